@@ -1,0 +1,5 @@
+export { balance, type Balanced } from './balance'
+export type { Equation, Phase, Reaction, Side, Species, Term } from './equation'
+export { electron, parseEquation } from './parse'
+export { printReaction, termText } from './print'
+export { explainEquation, type EquationProblem } from './problems'

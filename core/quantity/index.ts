@@ -1,0 +1,6 @@
+export { difference, exact, given, product, renamed, sum, unitOf, type Figure } from './figure'
+export { formatFigure, formatValue, knownDecimals, toSignificant } from './format'
+export { explainQuantity, parseQuantity, type QuantityProblem, type Reading } from './parse'
+export { shares, standardUncertainty, type Share } from './uncertainty'
+export { fixedUnit, units, unitsOf, type Kind } from './units'
+export { workingOf, type WorkingLine } from './working'

@@ -1,0 +1,55 @@
+import type { Figure } from './figure'
+import { formatFigure, formatValue } from './format'
+
+/** One line of arithmetic as on paper: `amount of {HCl}` is `40.0 mL × 3.00 mol/L` makes `120 mmol`. Formulas stand in braces. */
+export interface WorkingLine { readonly name: string, readonly relation: string, readonly result: string }
+
+const INTERMEDIATE_DIGITS = 5
+
+/** The arithmetic that made a figure, inputs first; made from the graph that computed it, so it is never a second copy. */
+export function workingOf(figure: Figure): WorkingLine[] {
+  const lines: WorkingLine[] = []
+  write(figure, lines, new Set(), true)
+  return lines
+}
+
+function write(figure: Figure, lines: WorkingLine[], seen: Set<Figure>, last: boolean): void {
+  if (seen.has(figure)) return
+  seen.add(figure)
+  const made = figure.made
+  if (made.how === 'given') {
+    if (last) lines.push({ name: figure.name, relation: made.source === 'exact' ? 'as chosen' : `given: ${made.source}`, result: shownInput(figure) })
+    return
+  }
+  if (isTableSum(figure)) {
+    if (last) lines.push(lineOf(figure, last))
+    return
+  }
+  const inputs = made.how === 'sum' ? made.terms.map(([, of]) => of) : [...made.over, ...made.under]
+  for (const input of inputs) write(input, lines, seen, false)
+  lines.push(lineOf(figure, last))
+}
+
+/** Molar masses are sums of atomic weights; a working shows the mass, and its own working shows the sum. */
+const isTableSum = (figure: Figure): boolean => figure.kind === 'molar mass' && figure.made.how === 'sum'
+
+const lineOf = (figure: Figure, last: boolean): WorkingLine => ({
+  name: figure.name,
+  relation: relationOf(figure),
+  result: last ? formatFigure(figure) : formatValue(figure.value, figure.kind, INTERMEDIATE_DIGITS),
+})
+
+function relationOf({ made }: Figure): string {
+  if (made.how === 'sum') return made.terms.map(([weight, of], i) => `${signOf(weight, i)}${weightOf(weight)}${shownInput(of)}`).join(' ')
+  if (made.how === 'given') return ''
+  const over = made.over.map(shownInput).join(' × ') || '1'
+  return made.under.length === 0 ? over : `${over} ÷ ${made.under.map(shownInput).join(' ÷ ')}`
+}
+
+const signOf = (weight: number, i: number): string => weight < 0 ? (i === 0 ? '−' : '− ') : i === 0 ? '' : '+ '
+const weightOf = (weight: number): string => Math.abs(weight) === 1 ? '' : `${Number(Math.abs(weight).toPrecision(6))} × `
+
+function shownInput(figure: Figure): string {
+  if (figure.made.how === 'given' && figure.made.written) return figure.made.written
+  return isTableSum(figure) ? formatFigure(figure) : formatValue(figure.value, figure.kind, INTERMEDIATE_DIGITS)
+}

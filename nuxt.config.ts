@@ -1,0 +1,21 @@
+import tailwindcss from '@tailwindcss/vite'
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-11-01',
+  ssr: false,
+  modules: ['@pinia/nuxt'],
+  css: ['~/assets/main.css'],
+  devtools: { enabled: false },
+  telemetry: false,
+  components: [{ path: '~/components', pathPrefix: false }],
+  vite: { plugins: [tailwindcss()] },
+  nitro: { compressPublicAssets: true, errorHandler: '~~/server/problem-document.ts' },
+  runtimeConfig: { databaseUrl: '' },
+  app: {
+    head: {
+      htmlAttrs: { lang: 'en' },
+      title: 'Zip Ledger',
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+    },
+  },
+})
