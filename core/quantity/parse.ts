@@ -16,14 +16,22 @@ export type QuantityProblem =
 
 const NUMBER = /^\s*([+\-−]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?)(?:\((\d+)\)|\s*(?:±|\+\/?-)\s*((?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?))?\s*/
 
-export interface Reading { readonly kinds: readonly Kind[], readonly name: string, readonly source: string, readonly zero?: boolean }
+export interface Reading {
+  readonly kinds: readonly Kind[]
+  readonly name: string
+  /** What the value's error is called; two values with one source are one error. */
+  readonly source: string
+  readonly zero?: boolean
+  /** Lets a percentage pass 100: an excess, not a part of a whole. */
+  readonly aboveWhole?: boolean
+}
 
 /**
  * Reads a measured value of one of `kinds`: `5.214 g`, `5.214(2) g`, `5.214 ± 0.002 g`. The value comes in the fixed unit.
  * Written digits are the resolution d, a standard uncertainty of d/√12 (GUM, F.2.2.1); what stands in brackets or after ±
  * is taken as the standard uncertainty (GUM, 7.2.2). Refuses negative values but for temperatures, and zero unless allowed.
  */
-export function parseQuantity(text: string, { kinds, name, source, zero = false }: Reading): Checked<Figure, QuantityProblem> {
+export function parseQuantity(text: string, { kinds, name, source, zero = false, aboveWhole = false }: Reading): Checked<Figure, QuantityProblem> {
   const whole: Span = [0, text.length]
   if (text.trim() === '') return fail({ code: 'quantity.empty', span: whole, kinds })
   if (text.length > 60) return fail({ code: 'quantity.unreadable', span: whole, kinds })
@@ -51,7 +59,7 @@ export function parseQuantity(text: string, { kinds, name, source, zero = false 
   if (!Number.isFinite(value) || Math.abs(value) > 1e12) return fail({ code: 'quantity.out-of-range', span: at })
   if (unit.kind === 'temperature' ? value < -273.15 : value < 0) return fail({ code: 'quantity.negative', span: at })
   if (value === 0 && !zero && unit.kind !== 'temperature') return fail({ code: 'quantity.zero', span: at })
-  if (unit.kind === 'mass fraction' && value > 1 + 1e-12) return fail({ code: 'quantity.over-whole', span: at })
+  if (unit.kind === 'mass fraction' && !aboveWhole && value > 1 + 1e-12) return fail({ code: 'quantity.over-whole', span: at })
 
   const resolution = resolutionOf(digits)
   const uncertainty = unit.size * (bracket ? Number(bracket) * resolution : plusMinus ? Number(plusMinus) : resolution / Math.sqrt(12))
@@ -85,7 +93,7 @@ export function explainQuantity(problem: QuantityProblem): Advice {
     case 'quantity.wrong-kind': return { why: `${problem.unit} measures ${problem.kind}; this wants ${problem.kinds.join(' or ')}.`, fix: `Give a ${wanted(problem.kinds)}.` }
     case 'quantity.negative': return { why: 'This is below zero, which cannot be.', fix: 'Check the sign.' }
     case 'quantity.zero': return { why: 'Zero leaves nothing to work with.', fix: 'Give a value above zero.' }
-    case 'quantity.over-whole': return { why: 'More than 100 % of a material cannot be the substance.', fix: 'Give a percentage up to 100 %.' }
+    case 'quantity.over-whole': return { why: 'A part of a whole is 100 % at most.', fix: 'Give a percentage up to 100 %.' }
     case 'quantity.out-of-range': return { why: 'This number is too large for a bench.', fix: 'Check the digits and the exponent.' }
   }
 }

@@ -10,6 +10,8 @@ export interface SubstanceRow {
   /** What it does in cold water, in a word. */
   readonly water: 'soluble' | 'slightly' | 'insoluble' | 'reacts'
   readonly forms?: readonly (readonly [waters: number, colour: string, swatch: string])[]
+  /** Boils away from its solution below about 130 °C. */
+  readonly volatile?: true
   /** GHS hazard statements of the substance as usually handled. */
   readonly hazards?: readonly HazardCode[]
 }
@@ -77,10 +79,10 @@ export const substances = [
   { formula: 'HCl',               name: 'hydrogen chloride',             state: 'gas',    water: 'soluble', hazards: ['H331', 'H314', 'H335'] },
   { formula: 'HBr',               name: 'hydrogen bromide',              state: 'gas',    water: 'soluble', hazards: ['H314', 'H335'] },
   { formula: 'HF',                name: 'hydrogen fluoride',             state: 'gas',    water: 'soluble', hazards: ['H330', 'H300', 'H314'] },
-  { formula: 'HNO3',              name: 'nitric acid',                   state: 'liquid', water: 'soluble', hazards: ['H331', 'H314', 'H272'] },
+  { formula: 'HNO3',              name: 'nitric acid',                   state: 'liquid', water: 'soluble', volatile: true, hazards: ['H331', 'H314', 'H272'] },
   { formula: 'H2SO4',             name: 'sulfuric acid',                 state: 'liquid', water: 'soluble', hazards: ['H314'] },
   { formula: 'H3PO4',             name: 'phosphoric acid',               state: 'solid',  water: 'soluble', hazards: ['H314'] },
-  { formula: 'CH3COOH',           name: 'acetic acid',                   state: 'liquid', water: 'soluble', hazards: ['H314'] },
+  { formula: 'CH3COOH',           name: 'acetic acid',                   state: 'liquid', water: 'soluble', volatile: true, hazards: ['H314'] },
   { formula: 'H2O2',              name: 'hydrogen peroxide',             state: 'liquid', water: 'soluble', hazards: ['H271', 'H302', 'H314', 'H332'] },
   { formula: 'H2C2O4',            name: 'oxalic acid',                   state: 'solid',  water: 'soluble', forms: [[0, 'white', '#f3f2ee'], [2, 'colourless', '#f1f1ec']], hazards: [...OXALATE, 'H318'] },
   { formula: 'NaOH',              name: 'sodium hydroxide',              state: 'solid',  water: 'soluble', forms: [[0, 'white', '#f3f2ee'], [1, 'white', '#f3f2ee']], hazards: ['H314'] },

@@ -1,0 +1,1 @@
+<template><h1>Bench</h1></template>

@@ -1,0 +1,86 @@
+import { z } from 'zod'
+import { explainFormula, parseFormula, relate, type Formula } from '#core/formula'
+import { fail, ok, type Checked } from '#core/problem'
+import { difference, exact, explainQuantity, parseQuantity, standardUncertainty, type Figure } from '#core/quantity'
+import { judgeYield, theoreticalFrom } from '#core/result'
+import type { Answer, CommandError } from '../answer'
+import { readJson } from '../input'
+import type { Command } from './command'
+
+const schema = z.strictObject({
+  product: z.string(),
+  from: z.strictObject({ formula: z.string(), mass: z.string(), perProduct: z.number().positive().exactOptional() }),
+  weighed: z.union([z.strictObject({ gross: z.string(), tare: z.string() }), z.strictObject({ net: z.string() })], {
+    error: '"weighed" is { gross, tare } or { net }.',
+  }),
+  forms: z.array(z.string()).exactOptional(),
+})
+
+function formula(text: string, key: string): Checked<Formula, CommandError> {
+  const read = parseFormula(text)
+  if (read.ok) return read
+  const { why, fix } = explainFormula(read.problem)
+  return fail({ code: read.problem.code, message: `${key}: ${why}`, at: read.problem.span, hint: fix })
+}
+
+function mass(text: string, key: string, zero = false): Checked<Figure, CommandError> {
+  const read = parseQuantity(text, { kinds: ['mass'], name: key, source: key, zero })
+  if (read.ok) return read
+  const { why, fix } = explainQuantity(read.problem)
+  return fail({ code: read.problem.code, message: `${key}: ${why}`, at: read.problem.span, hint: fix })
+}
+
+function netMass(weighed: z.output<typeof schema>['weighed']): Checked<Figure, CommandError> {
+  if ('net' in weighed) return mass(weighed.net, 'weighed.net', true)
+  const gross = mass(weighed.gross, 'weighed.gross', true)
+  if (!gross.ok) return gross
+  const tare = mass(weighed.tare, 'weighed.tare', true)
+  if (!tare.ok) return tare
+  if (gross.value.value < tare.value.value) {
+    return fail({ code: 'yield.gross-below-tare', message: 'weighed: the gross is below its tare.', hint: 'Check whether the two were swapped, or a digit misread.' })
+  }
+  return ok(difference('mass of product', gross.value, tare.value))
+}
+
+function answer(question: z.output<typeof schema>): Answer {
+  const wanted = formula(question.product, 'product')
+  if (!wanted.ok) return wanted
+  const from = formula(question.from.formula, 'from.formula')
+  if (!from.ok) return from
+  const charged = mass(question.from.mass, 'from.mass')
+  if (!charged.ok) return charged
+  const actual = netMass(question.weighed)
+  if (!actual.ok) return actual
+
+  const forms: Formula[] = []
+  for (const [i, text] of (question.forms ?? [question.product]).entries()) {
+    const form = formula(text, `forms[${i}]`)
+    if (!form.ok) return form
+    if (!relate(form.value, wanted.value)) {
+      return fail({ code: 'yield.form-mismatch', message: `forms[${i}]: ${form.value.text} is not ${wanted.value.text} with other water.`, hint: 'Give anhydrous, hydrated or double-salt writings of the same product.' })
+    }
+    forms.push(form.value)
+  }
+  const theoretical = theoreticalFrom(from.value, charged.value, exact(question.from.perProduct ?? 1), wanted.value)
+  const result = judgeYield(wanted.value, theoretical, actual.value, forms)
+  return ok({
+    theoretical: theoretical.value, actual: actual.value.value,
+    percent: result.percent.value * 100, uncertainty: standardUncertainty(result.percent) * 100,
+    forms: result.forms.map(({ form, theoretical: as, percent }) => ({ form, theoretical: as.value, percent: percent.value * 100 })),
+  })
+}
+
+export const yieldCommand: Command = {
+  name: 'yield',
+  takes: 'QUESTION.json',
+  about: 'percent yield with its uncertainty, and the yield as each form',
+  help: `Keys: product, from { formula, mass, perProduct? }, weighed { gross, tare } or { net }, forms?[]
+perProduct: how many formula units of "from" end in one of the product, 1 where left out.
+
+  echo '{"product":"ZnSO4·7H2O","from":{"formula":"Zn","mass":"5.214 g","perProduct":1},
+    "weighed":{"gross":"88.437 g","tare":"68.902 g"},"forms":["ZnSO4·7H2O","ZnSO4·6H2O","ZnSO4"]}' | bin/zl yield -`,
+  run(argument) {
+    const question = readJson(argument, schema)
+    return question.ok ? answer(question.value) : question
+  },
+}

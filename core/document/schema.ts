@@ -1,0 +1,67 @@
+import { z } from 'zod'
+
+/** Text that a database and another program can keep: no NUL, no broken surrogates. */
+const text = (most: number) => z.string().max(most).refine(value => !value.includes('\0') && isWellFormed(value), 'This holds characters that cannot be kept.')
+
+const isWellFormed = (value: string): boolean => !/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/.test(value)
+
+const measured = text(60)
+const formula = text(400)
+const id = text(40).min(1)
+
+const supply = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('solid'), formula: formula.exactOptional(), assay: measured.exactOptional() }),
+  z.strictObject({ kind: z.literal('solution'), concentration: measured, density: measured.exactOptional() }),
+  z.strictObject({ kind: z.literal('liquid'), density: measured.exactOptional(), assay: measured.exactOptional() }),
+  z.strictObject({ kind: z.literal('gas') }),
+  z.strictObject({ kind: z.literal('stage'), from: id }),
+])
+
+const charge = z.union([
+  z.strictObject({ mass: measured }),
+  z.strictObject({ volume: measured }),
+  z.strictObject({ amount: measured }),
+  z.strictObject({ equivalents: z.number() }),
+  z.strictObject({ excess: measured }),
+], { error: 'A charge is one of "mass", "volume", "amount", "equivalents" (a number) or "excess".' })
+
+const stage = z.strictObject({
+  id,
+  equation: text(2000),
+  reagents: z.array(z.strictObject({ species: formula, supply, charge: charge.exactOptional() })).max(40),
+  product: z.strictObject({ species: formula, form: formula.exactOptional() }),
+  target: z.strictObject({ mass: measured, yield: measured.exactOptional() }).exactOptional(),
+  yield: measured.exactOptional(),
+})
+
+/** A plan as `bin/zl sheet` reads it and a batch keeps it. */
+export const planSchema = z.strictObject({
+  stages: z.array(stage).max(40),
+  ambient: z.strictObject({ temperature: measured.exactOptional(), pressure: measured.exactOptional() }).exactOptional(),
+})
+
+/** The open batch format, version 1: a title and a plan. The journal travels beside it. */
+export const batchSchema = z.strictObject({
+  format: z.literal('zip-ledger/batch'),
+  version: z.literal(1),
+  title: text(120),
+  plan: planSchema,
+})
+
+const written = { id: z.uuid(), at: z.iso.datetime({ offset: true }), by: z.uuid() }
+const about = z.discriminatedUnion('what', [
+  z.strictObject({ what: z.literal('charge'), stage: id, species: formula }),
+  z.strictObject({ what: z.literal('product'), stage: id, crop: z.int().min(1).max(20) }),
+])
+
+/** A journal entry as it is sent and kept. */
+export const entrySchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('reading'), ...written, about, measure: z.enum(['gross', 'tare', 'net', 'volume']),
+    value: measured, instrument: text(80).exactOptional(), typed: z.boolean(),
+  }),
+  z.strictObject({ kind: z.enum(['observation', 'note']), ...written, stage: id, text: text(4000) }),
+  z.strictObject({ kind: z.literal('correction'), ...written, corrects: z.uuid(), why: text(400), instead: text(4000).exactOptional() }),
+])
+
+export type BatchDocument = z.output<typeof batchSchema>

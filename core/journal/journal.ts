@@ -1,0 +1,120 @@
+import { difference, parseQuantity, sum, type Figure, type QuantityProblem } from '#core/quantity'
+import { fail, ok, type Checked } from '#core/problem'
+import type { About, Correction, Entry, Measure, Reading } from './entries'
+
+/** An entry with the corrections that were made to it, oldest first, and the value that now counts. */
+export interface JournalLine {
+  readonly entry: Exclude<Entry, Correction>
+  readonly corrections: readonly Correction[]
+  /** Undefined when it was struck out. */
+  readonly current: string | undefined
+}
+
+/** What one charge or crop weighs or measures, from its readings. */
+export interface Weighing {
+  readonly gross?: Figure
+  readonly tare?: Figure
+  /** Net mass or volume; undefined while half of a weighing is missing or it does not add up. */
+  readonly net?: Figure
+  readonly problem?: 'gross-below-tare' | 'gross-missing' | 'tare-missing'
+}
+
+/** The journal as it stands after all its entries, in their order. */
+export function foldJournal(entries: readonly Entry[]): JournalLine[] {
+  const lines = new Map<string, JournalLine>()
+  for (const entry of entries) {
+    switch (entry.kind) {
+      case 'reading':
+        lines.set(entry.id, { entry, corrections: [], current: entry.value })
+        break
+      case 'observation':
+      case 'note':
+        lines.set(entry.id, { entry, corrections: [], current: entry.text })
+        break
+      case 'correction': {
+        const line = lines.get(entry.corrects)
+        if (line) lines.set(entry.corrects, { ...line, corrections: [...line.corrections, entry], current: entry.instead })
+        break
+      }
+    }
+  }
+  return [...lines.values()]
+}
+
+export const sameAbout = (a: About, b: About): boolean =>
+  a.stage === b.stage && (a.what === 'charge' ? b.what === 'charge' && a.species === b.species : b.what === 'product' && a.crop === b.crop)
+
+/**
+ * The last gross less the last tare, or a net or volume that was read after both. A gross below its tare gives no mass but a
+ * problem; so does half a weighing.
+ */
+export function weighingOf(lines: readonly JournalLine[], about: About): Weighing {
+  const last: Partial<Record<Measure, { figure: Figure, at: number }>> = {}
+  lines.forEach(({ entry, current }, at) => {
+    if (entry.kind !== 'reading' || current === undefined || !sameAbout(entry.about, about)) return
+    const read = readReading(entry, current)
+    if (read.ok) last[entry.measure] = { figure: read.value, at }
+  })
+  const direct = [last.net, last.volume].filter(reading => reading !== undefined).sort((a, b) => b.at - a.at)[0]
+  const { gross, tare } = last
+  const byDifference = Math.max(gross?.at ?? -1, tare?.at ?? -1)
+  if (direct && direct.at > byDifference) return { net: direct.figure }
+  if (!gross) return tare ? { tare: tare.figure, problem: 'gross-missing' } : {}
+  if (!tare) return { gross: gross.figure, problem: 'tare-missing' }
+  if (gross.figure.value < tare.figure.value) return { gross: gross.figure, tare: tare.figure, problem: 'gross-below-tare' }
+  return { gross: gross.figure, tare: tare.figure, net: difference(nameOf(about), gross.figure, tare.figure) }
+}
+
+const nameOf = (about: About): string => about.what === 'charge' ? `mass of {${about.species}} weighed` : `mass of crop ${about.crop}`
+
+const kindOf: Record<Measure, 'mass' | 'volume'> = { gross: 'mass', tare: 'mass', net: 'mass', volume: 'volume' }
+
+/** The value of a reading; a balance may show zero, but not less. */
+export function readReading(reading: Pick<Reading, 'id' | 'measure' | 'about'>, value: string): Checked<Figure, QuantityProblem> {
+  const what = reading.about.what === 'charge' ? `{${reading.about.species}}` : `crop ${reading.about.crop}`
+  const name = reading.measure === 'net' ? nameOf(reading.about) : `${reading.measure}, ${what}`
+  return parseQuantity(value, { kinds: [kindOf[reading.measure]], name, source: `${reading.measure} of ${what}, reading ${reading.id.slice(0, 8)}`, zero: true })
+}
+
+/** The crops of a stage added up; undefined while there is none that adds up. */
+export function productMass(lines: readonly JournalLine[], stage: string): Figure | undefined {
+  const masses = cropsOf(lines, stage).flatMap(crop => weighingOf(lines, { what: 'product', stage, crop }).net ?? [])
+  if (masses.length === 0) return undefined
+  return masses.length === 1 ? masses[0] : sum('mass of all crops', masses.map(mass => [1, mass]))
+}
+
+/** Numbers of the crops that have a reading, in order. */
+export function cropsOf(lines: readonly JournalLine[], stage: string): number[] {
+  const crops = new Set<number>()
+  for (const { entry } of lines) {
+    if (entry.kind === 'reading' && entry.about.what === 'product' && entry.about.stage === stage) crops.add(entry.about.crop)
+  }
+  return [...crops].sort((a, b) => a - b)
+}
+
+export type EntryProblem =
+  | { code: 'journal.value', problem: QuantityProblem }
+  | { code: 'journal.nothing-to-correct', corrects: string }
+  | { code: 'journal.no-reason' }
+  | { code: 'journal.empty' }
+
+/** Whether an entry can be kept: its value reads, it says something, and a correction names an entry and says why. */
+export function checkEntry(entry: Entry, before: readonly JournalLine[]): Checked<Entry, EntryProblem> {
+  switch (entry.kind) {
+    case 'reading': {
+      const read = readReading(entry, entry.value)
+      return read.ok ? ok(entry) : fail({ code: 'journal.value', problem: read.problem })
+    }
+    case 'observation':
+    case 'note':
+      return entry.text.trim() === '' ? fail({ code: 'journal.empty' }) : ok(entry)
+    case 'correction': {
+      const line = before.find(({ entry: old }) => old.id === entry.corrects)
+      if (!line) return fail({ code: 'journal.nothing-to-correct', corrects: entry.corrects })
+      if (entry.why.trim() === '') return fail({ code: 'journal.no-reason' })
+      if (entry.instead === undefined || line.entry.kind !== 'reading') return ok(entry)
+      const read = readReading(line.entry, entry.instead)
+      return read.ok ? ok(entry) : fail({ code: 'journal.value', problem: read.problem })
+    }
+  }
+}

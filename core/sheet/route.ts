@@ -1,0 +1,128 @@
+import { molarMassFigure, type Relation } from '#core/formula'
+import { fail, ok, type Checked } from '#core/problem'
+import { exact, product, sum, type Figure } from '#core/quantity'
+import type { Plan } from './plan'
+import type { PlanProblem } from './problems'
+import { readPlan, type Charge, type ReadPlan, type ReadStage, type Reagent } from './read-plan'
+import { computeStage, extentForProduct, extentFrom, type SheetWarning, type StageSheet } from './stage'
+
+export interface PlanSheet {
+  readonly stages: readonly StageSheet[]
+  /** The last stage's product: at 100 % in every stage, and with the stages' yields. */
+  readonly overall: { readonly theoretical: Figure, readonly expected: Figure, readonly form: string }
+}
+
+/** The whole plan, from its charges forwards or from its target backwards. */
+export function computePlan(plan: Plan): Checked<PlanSheet, PlanProblem> {
+  const read = readPlan(plan)
+  return read.ok ? computeReadPlan(read.value) : read
+}
+
+export function computeReadPlan(plan: ReadPlan): Checked<PlanSheet, PlanProblem> {
+  const problem = scaleProblem(plan)
+  if (problem) return fail(problem)
+  const last = plan.stages.at(-1)!
+  const scales = last.targetMass ? backwards(plan) : undefined
+  const sheets = scales ? plan.stages.map(stage => computeStage(stage, scales.get(stage.id)!)) : forwards(plan, stage => stage.yield)
+  const atBest = forwards(scales ? asCharged(plan, sheets) : plan, () => exact(1))
+  const made = sheets.at(-1)!.products[0]!.theoretical
+  return ok({
+    stages: sheets,
+    overall: {
+      form: last.product.form.text,
+      theoretical: atBest.at(-1)!.products[0]!.theoretical,
+      expected: product(`expected {${last.product.form.text}}`, 'mass', [made, last.yield]),
+    },
+  })
+}
+
+function scaleProblem({ stages }: ReadPlan): PlanProblem | undefined {
+  const at = (i: number, code: 'sheet.no-scale' | 'sheet.two-scales' | 'sheet.target-not-last'): PlanProblem =>
+    ({ path: ['stages', i], problem: { code, stage: stages[i]!.id } })
+  const early = stages.findIndex((stage, i) => stage.targetMass && i < stages.length - 1)
+  if (early >= 0) return at(early, 'sheet.target-not-last')
+
+  const isFixed = (charge: Charge): boolean => charge.by === 'amount'
+  if (stages.at(-1)!.targetMass) {
+    const fixed = stages.findIndex(stage => stage.reagents.some(({ charge }) => isFixed(charge)))
+    if (fixed >= 0) return at(fixed, 'sheet.two-scales')
+    const loose = stages.findIndex((stage, i) => i < stages.length - 1 && !stages.some(later => later.reagents.some(({ from }) => from === stage.id)))
+    return loose >= 0 ? at(loose, 'sheet.no-scale') : undefined
+  }
+  const bare = stages.findIndex(stage => !stage.reagents.some(({ charge }) => charge.by !== 'equivalents'))
+  return bare >= 0 ? at(bare, 'sheet.no-scale') : undefined
+}
+
+/** Extents from the target back: what a later stage takes of an earlier one's product sets the earlier one's scale. */
+function backwards({ stages }: ReadPlan): Map<string, Figure> {
+  const scales = new Map<string, Figure>()
+  const needs = new Map<string, Figure[]>()
+  for (const stage of [...stages].reverse()) {
+    const scale = stage.targetMass
+      ? extentForProduct(stage, stage.targetMass, stage.yield)
+      : extentForNeed(stage, needs.get(stage.id)!)
+    scales.set(stage.id, scale)
+    const sheet = computeStage(stage, scale)
+    stage.reagents.forEach((reagent, i) => {
+      if (!reagent.from) return
+      const taken = product(`{${reagent.supply.weighed.text}} taken`, 'amount', [sheet.reagents[i]!.amount], unitsOf(reagent.supply.relation))
+      needs.set(reagent.from, [...(needs.get(reagent.from) ?? []), taken])
+    })
+  }
+  return scales
+}
+
+/** Extent that, at the stage's yield, makes the amounts of its form that later stages take. */
+function extentForNeed(stage: ReadStage, taken: readonly Figure[]): Figure {
+  const masses = taken.map((amount): [number, Figure] => [1, product(`{${stage.product.form.text}} for a later stage`, 'mass', [amount, molarMassFigure(stage.product.form)])])
+  const all = masses.length === 1 ? masses[0]![1] : sum(`{${stage.product.form.text}} for later stages`, masses)
+  return extentForProduct(stage, all, stage.yield)
+}
+
+function forwards({ stages }: ReadPlan, yieldOf: (stage: ReadStage) => Figure): StageSheet[] {
+  const made = new Map<string, Figure>()
+  const sheets: StageSheet[] = []
+  for (const stage of stages) {
+    const fed: ReadStage = { ...stage, reagents: stage.reagents.map(reagent => feed(reagent, made)) }
+    const extents = fed.reagents.flatMap(({ charge, term }) => charge.by === 'amount' ? [extentFrom(charge.amount, term)] : [])
+    const scale = extents.reduce((least, extent) => extent.value < least.value ? extent : least)
+    const sheet = computeStage(fed, scale)
+    sheets.push({ ...sheet, warnings: [...sheet.warnings, ...overdrawn(stage.reagents, made)] })
+    const { form, relation } = stage.product
+    made.set(stage.id, product(`{${form.text}} made`, 'amount', [sheet.products[0]!.amount, yieldOf(stage)], unitsOf(relation)))
+  }
+  return sheets
+}
+
+/** A supply from an earlier stage without a charge of its own takes all that stage made. */
+function feed(reagent: Reagent, made: ReadonlyMap<string, Figure>): Reagent {
+  return reagent.charge.by === 'all' ? { ...reagent, charge: { by: 'amount', amount: available(reagent, made) } } : reagent
+}
+
+const available = ({ from, supply, term }: Reagent, made: ReadonlyMap<string, Figure>): Figure =>
+  product(`amount of {${term.species.formula.text}}`, 'amount', [made.get(from!)!, ...unitsOf(supply.relation)])
+
+const overdrawn = (reagents: readonly Reagent[], made: ReadonlyMap<string, Figure>): SheetWarning[] =>
+  reagents.flatMap(reagent => {
+    if (!reagent.from || reagent.charge.by !== 'amount') return []
+    return reagent.charge.amount.value <= available(reagent, made).value * (1 + 1e-9) ? []
+      : [{ code: 'stage.short', message: `Stage ${reagent.from} makes less ${reagent.supply.weighed.text} than is charged here.` }]
+  })
+
+const unitsOf = ({ units }: Relation): Figure[] => units === 1 ? [] : [exact(units, 'number', 'formula units')]
+
+/** The target's plan told forwards: stages that no other feeds are charged as they were worked out backwards. */
+function asCharged({ stages }: ReadPlan, sheets: readonly StageSheet[]): ReadPlan {
+  return {
+    stages: stages.map((stage, i) => {
+      const isFed = stage.reagents.some(({ from }) => from)
+      return {
+        ...stage,
+        reagents: stage.reagents.map((reagent, j): Reagent => {
+          if (reagent.from) return { ...reagent, charge: { by: 'all' } }
+          return isFed ? reagent : { ...reagent, charge: { by: 'amount', amount: sheets[i]!.reagents[j]!.amount } }
+        }),
+      }
+    }),
+  }
+}

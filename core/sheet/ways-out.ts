@@ -1,0 +1,27 @@
+import { findSubstance, type Formula } from '#core/formula'
+import type { Phase } from '#core/equation'
+
+/** Where a substance goes after the reaction, proposed from what the table knows of it. */
+export type WayOut =
+  | 'used up' | 'filtered off' | 'boiled off' | 'stays in the liquor' | 'leaves as gas' | 'crystals' | 'precipitate' | 'not known'
+
+/** True for what the table says is a gas at 25 °C, unless the equation says it is dissolved or condensed. */
+export const isGas = (formula: Formula, phase?: Phase): boolean =>
+  (phase === undefined || phase === 'g') && findSubstance(formula)?.row.state === 'gas'
+
+/** What becomes of an excess: boiled off where it is volatile, filtered off where it does not dissolve, else in the liquor. */
+export function wayOutOfExcess(formula: Formula): WayOut {
+  const row = findSubstance(formula)?.row
+  if (!row) return 'not known'
+  if (row.state === 'gas' || row.volatile) return 'boiled off'
+  return row.water === 'insoluble' ? 'filtered off' : 'stays in the liquor'
+}
+
+/** How a product comes: gas, precipitate, crystals of the wanted salt, or in the liquor. */
+export function wayOutOfProduct(formula: Formula, phase: Phase | undefined, wanted: boolean): WayOut {
+  if (isGas(formula, phase)) return 'leaves as gas'
+  const row = findSubstance(formula)?.row
+  if (row?.water === 'insoluble') return 'precipitate'
+  if (wanted) return 'crystals'
+  return row ? 'stays in the liquor' : 'not known'
+}

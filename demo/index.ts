@@ -1,0 +1,2 @@
+export { demoBatches, type DemoBatch } from './batches'
+export { demoLab } from './lab'

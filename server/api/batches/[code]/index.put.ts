@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { batchSchema, changesBetween } from '#core/document'
+import { explainPlan, readPlan, spanOf } from '#core/sheet'
+import { saveDocument } from '../../../db/batches'
+
+const Body = z.strictObject({ version: z.int().positive(), document: batchSchema })
+
+/** Saves the plan; refuses one that does not read back, and one made from a version that is no longer the last. */
+export default defineEventHandler(async event => {
+  const { version, document } = await readJson(event, Body)
+  const read = readPlan(document.plan)
+  if (!read.ok) {
+    const { why, fix } = explainPlan(read.problem)
+    const span = spanOf(read.problem)
+    throw refusal(422, why, [{ at: read.problem.path.join('.'), code: read.problem.problem.code, why, fix, ...(span && { span }) }])
+  }
+  const db = useDatabase()
+  const lab = await requireLab(db)
+  const batch = await requireBatch(event, db, lab)
+  const result = await saveDocument(db, lab.id, batch.code, version, document)
+  if (result.saved) return { version: result.version }
+
+  const current = result.current ?? batch
+  throw refusal(409, 'This batch was saved from somewhere else since you opened it.', [], {
+    current: { version: current.version, document: current.document }, changes: changesBetween(current.document, document),
+  })
+})

@@ -1,0 +1,24 @@
+import { demoBatches, demoLab } from '#demo'
+import { insertBatch } from './batches'
+import { connect } from './connect'
+import { appendEntries } from './entries'
+import { migrate } from './migrate'
+import { addLab, findLab } from './people'
+
+/** Migrates, and loads the demo into an empty database, whole or not at all. */
+const db = connect(process.env.DATABASE_URL ?? '')
+try {
+  await migrate(db)
+  if (!(await findLab(db))) {
+    await db.transaction(async trx => {
+      await addLab(trx, demoLab)
+      for (const { code, document, entries } of demoBatches(new Date())) {
+        const { id } = await insertBatch(trx, demoLab.id, code, document)
+        if (entries.length > 0) await appendEntries(trx, { id, labId: demoLab.id }, entries, () => {})
+      }
+    })
+    console.log('Demo data loaded.')
+  }
+} finally {
+  await db.destroy()
+}

@@ -1,0 +1,41 @@
+import type { H3Event } from 'h3'
+import type { Knex } from 'knex'
+import type { z } from 'zod'
+import { findBatch, type Batch } from '../db/batches'
+import type { Lab } from '../db/people'
+
+export interface ProblemItem { readonly at?: string, readonly code?: string, readonly why: string, readonly fix?: string, readonly span?: readonly [number, number] }
+
+const titles: Record<number, string> = {
+  400: 'Bad Request', 404: 'Not Found', 409: 'Conflict', 413: 'Content Too Large', 415: 'Unsupported Media Type', 422: 'Unprocessable Content', 503: 'Service Unavailable',
+}
+
+/** An error that the client gets as a problem document (RFC 9457) with these details. */
+export const refusal = (status: number, detail: string, problems: readonly ProblemItem[] = [], more: object = {}) =>
+  createError({ statusCode: status, statusMessage: titles[status] ?? 'Error', message: detail, data: { problems, ...more } })
+
+const MOST_BYTES = 1_000_000
+
+/** The request body as `schema` describes it, or a 400 that names every field at fault. */
+export async function readJson<S extends z.ZodType>(event: H3Event, schema: S): Promise<z.output<S>> {
+  const raw = await readRawBody(event)
+  if ((raw?.length ?? 0) > MOST_BYTES) throw refusal(413, 'The request is larger than 1 MB.')
+  let body: unknown
+  try {
+    body = JSON.parse(raw ?? '')
+  } catch {
+    throw refusal(400, 'The body is not JSON.')
+  }
+  const read = schema.safeParse(body)
+  if (read.success) return read.data
+  const problems = read.error.issues.map(({ path, code, message }) => ({ at: path.join('.'), code, why: message }))
+  throw refusal(400, 'The request does not have the shape this route reads.', problems)
+}
+
+/** The batch that the address names, or a 404. */
+export async function requireBatch(event: H3Event, db: Knex, lab: Lab): Promise<Batch> {
+  const code = getRouterParam(event, 'code') ?? ''
+  const batch = /^[A-Za-z0-9-]{1,20}$/.test(code) ? await findBatch(db, lab.id, code) : undefined
+  if (!batch) throw refusal(404, `There is no batch ${code.slice(0, 40)}.`)
+  return batch
+}
