@@ -15,6 +15,7 @@ export default defineNuxtConfig({
     head: {
       htmlAttrs: { lang: 'en' },
       title: 'Zip Ledger',
+      link: [{ rel: 'icon', href: '/icon.svg', type: 'image/svg+xml' }],
       meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
     },
   },

@@ -9,7 +9,7 @@ const BALANCE = 'Simulated balance, 0.01 g'
 const [tove, wren] = demoLab.people
 
 const documentOf = (title: string, stage: StagePlan): BatchDocument =>
-  ({ format: 'zip-ledger/batch', version: 1, title, plan: { stages: [stage] } }) as BatchDocument
+  ({ format: 'zip-ledger/batch', version: 1, title, plan: { stages: [stage] } })
 
 /** Writes a journal that ends some minutes before `now`. */
 function journal(now: Date, by: string) {
@@ -61,7 +61,7 @@ function copper(): DemoBatch {
         { species: 'CuCO3·Cu(OH)2', supply: { kind: 'solid', assay: '96 %' }, charge: { excess: '3 %' } },
         { species: 'H2SO4', supply: { kind: 'solution', concentration: '25 % w/w' }, charge: { equivalents: 1 } },
       ],
-      product: { species: 'CuSO4', form: 'CuSO4·5H2O' }, target: { mass: '25 g', yield: '80 %' },
+      product: { species: 'CuSO4', form: 'CuSO4·5H2O' }, target: { mass: '25 g' }, yield: '80 %',
     }),
     entries: [],
   }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
 const text = (most: number) => z.string().max(most).refine(value => !value.includes('\0') && isWellFormed(value), 'This holds characters that cannot be kept.')
@@ -64,4 +65,5 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('correction'), ...written, corrects: z.uuid(), why: text(400), instead: text(4000).exactOptional() }),
 ])
 
-export type BatchDocument = z.output<typeof batchSchema>
+/** What the schema reads, with the plan as the sheet's own type. */
+export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan'> { readonly plan: Plan }

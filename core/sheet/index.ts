@@ -1,3 +1,4 @@
+export { chargeFromText, countHeld, equivalentsFromText, findReagent, hold, isHeld, release, withCharge, withEquation, withForm, withSupply, withTarget, withYield } from './edit'
 export { draftStage } from './draft'
 export { dilute, explainDilution, type Dilution, type DilutionPlan, type DilutionProblem, type DilutionRefused } from './dilute'
 export type { ChargePlan, Plan, ReagentPlan, StagePlan, SupplyPlan } from './plan'

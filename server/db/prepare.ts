@@ -14,7 +14,9 @@ try {
       await addLab(trx, demoLab)
       for (const { code, document, entries } of demoBatches(new Date())) {
         const { id } = await insertBatch(trx, demoLab.id, code, document)
-        if (entries.length > 0) await appendEntries(trx, { id, labId: demoLab.id }, entries, () => {})
+        if (entries.length === 0) continue
+        await appendEntries(trx, { id, labId: demoLab.id }, entries, () => {})
+        await trx('batches').where({ id }).update({ touched_at: entries.at(-1)!.at })
       }
     })
     console.log('Demo data loaded.')

@@ -1,0 +1,149 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { BatchDocument, Change } from '#core/document'
+import { computeReadPlan, explainPlan, readPlan, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
+import { useHistory } from '~/composables/useHistory'
+
+type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict'
+interface Stored { readonly code: string, readonly version: number, readonly document: BatchDocument }
+interface Conflict { readonly current: { readonly version: number, readonly document: BatchDocument }, readonly changes: readonly Change[] }
+
+const PAUSE = 500
+const RETRY = 3000
+const draftKey = (code: string): string => `zip-ledger.draft.${code}`
+
+/** The plan of the open batch: as typed, as read, as computed, and how far it is saved. */
+export const useBatchStore = defineStore('batch', () => {
+  const code = ref('')
+  const version = ref(0)
+  const history = useHistory<BatchDocument>()
+  const document = history.current
+  const saving = ref<Saving>('saved')
+  const conflict = shallowRef<Conflict>()
+  const missing = ref(false)
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const stage = computed(() => document.value?.plan.stages.at(-1))
+  const read = computed(() => document.value && readPlan(document.value.plan))
+  const computedPlan = computed(() => read.value?.ok ? computeReadPlan(read.value.value) : undefined)
+  const sheet = computed(() => computedPlan.value?.ok ? computedPlan.value.value : undefined)
+  const problem = computed((): PlanProblem | undefined => {
+    if (read.value && !read.value.ok) return read.value.problem
+    return computedPlan.value && !computedPlan.value.ok ? computedPlan.value.problem : undefined
+  })
+
+  /** The problem of one field, by its place in the plan. */
+  function problemAt(...path: (string | number)[]) {
+    const found = problem.value
+    if (!found || found.path.join('.') !== path.join('.')) return undefined
+    return { span: spanOf(found), ...explainPlan(found) }
+  }
+
+  async function open(wanted: string): Promise<void> {
+    code.value = wanted
+    missing.value = false
+    document.value = undefined
+    conflict.value = undefined
+    const draft = readDraft(wanted)
+    try {
+      const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`)
+      if (code.value !== wanted) return
+      version.value = draft ? draft.version : stored.version
+      history.start(draft ? draft.document : stored.document)
+      saving.value = 'saved'
+      if (draft) schedule()
+    } catch (error) {
+      if (code.value !== wanted) return
+      if ((error as { statusCode?: number }).statusCode === 404) { missing.value = true; return }
+      saving.value = 'away'
+      if (draft) { version.value = draft.version; history.start(draft.document) }
+      timer = setTimeout(() => { if (code.value === wanted) void (document.value ? save() : open(wanted)) }, RETRY)
+    }
+  }
+
+  /** Changes the stage; changes with one key in quick succession are one step of undo. */
+  function change(make: (stage: StagePlan) => StagePlan, key: string): void {
+    const before = document.value
+    const current = stage.value
+    if (!before || !current) return
+    const stages = before.plan.stages.map(one => one === current ? make(one) : one)
+    history.push({ ...before, plan: { ...before.plan, stages } }, key)
+    schedule()
+  }
+
+  function rename(title: string): void {
+    if (!document.value) return
+    history.push({ ...document.value, title }, 'title')
+    schedule()
+  }
+
+  function undo(): void { if (history.undo()) schedule() }
+  function redo(): void { if (history.redo()) schedule() }
+
+  function schedule(): void {
+    if (!document.value) return
+    keepDraft(code.value, { version: version.value, document: document.value })
+    if (saving.value === 'conflict') return
+    clearTimeout(timer)
+    saving.value = read.value?.ok ? 'typing' : 'unreadable'
+    if (read.value?.ok) timer = setTimeout(save, PAUSE)
+  }
+
+  async function save(): Promise<void> {
+    const sent = document.value
+    const wanted = code.value
+    if (!sent || !read.value?.ok) return
+    saving.value = 'saving'
+    try {
+      const answer = await $fetch<{ version: number }>(`/api/batches/${encodeURIComponent(wanted)}`, { method: 'PUT', body: { version: version.value, document: sent } })
+      if (code.value !== wanted) { dropDraft(wanted); return }
+      version.value = answer.version
+      if (document.value === sent) { saving.value = 'saved'; dropDraft(wanted) } else schedule()
+    } catch (error) {
+      if (code.value !== wanted) return
+      const { statusCode, data } = error as { statusCode?: number, data?: Conflict }
+      if (statusCode === 409 && data?.current) { conflict.value = data; saving.value = 'conflict' }
+      else if (statusCode === 400 || statusCode === 422) saving.value = 'unreadable'
+      else { saving.value = 'away'; timer = setTimeout(save, RETRY) }
+    }
+  }
+
+  function takeTheirs(): void {
+    if (!conflict.value) return
+    version.value = conflict.value.current.version
+    history.push(conflict.value.current.document, 'theirs')
+    settle()
+    saving.value = 'saved'
+    dropDraft(code.value)
+  }
+
+  function keepMine(): void {
+    if (!conflict.value) return
+    version.value = conflict.value.current.version
+    settle()
+    schedule()
+  }
+
+  function settle(): void {
+    conflict.value = undefined
+    saving.value = 'typing'
+  }
+
+  return { code, document, stage, read, sheet, problem, problemAt, saving, conflict, missing, canUndo: history.canUndo, canRedo: history.canRedo, open, change, rename, undo, redo, takeTheirs, keepMine }
+})
+
+interface Draft { readonly version: number, readonly document: BatchDocument }
+
+/** What is typed but not saved is kept on the device, so that a closed tab loses nothing. */
+function keepDraft(code: string, draft: Draft): void {
+  localStorage.setItem(draftKey(code), JSON.stringify(draft))
+}
+const dropDraft = (code: string): void => localStorage.removeItem(draftKey(code))
+
+function readDraft(code: string): Draft | undefined {
+  try {
+    return JSON.parse(localStorage.getItem(draftKey(code)) ?? 'null') ?? undefined
+  } catch {
+    return undefined
+  }
+}
