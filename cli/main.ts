@@ -15,8 +15,18 @@ ${commands.map(({ name, takes, about }) => `  ${`${name} ${takes}`.padEnd(22)} $
 `
 
 function answer(command: Command | undefined, name: string, rest: readonly string[]): Answer {
-  if (!command) return fail({ code: 'input.unknown-command', message: `${name} is not a command.`, hint: `Use one of ${commands.map(one => one.name).join(', ')}.` })
-  if (rest.length !== 1) return fail({ code: 'input.arguments', message: `${name} takes one argument, ${command.takes}; put quotes around it.`, hint: `bin/zl ${name} --help shows an example.` })
+  if (!command)
+    return fail({
+      code: 'input.unknown-command',
+      message: `${name} is not a command.`,
+      hint: `Use one of ${commands.map(one => one.name).join(', ')}.`,
+    })
+  if (rest.length !== 1)
+    return fail({
+      code: 'input.arguments',
+      message: `${name} takes one argument, ${command.takes}; put quotes around it.`,
+      hint: `bin/zl ${name} --help shows an example.`,
+    })
   return command.run(rest[0]!)
 }
 

@@ -18,14 +18,26 @@ const newest = folder => {
 
 const isStale = () => {
   const built = statSync(bundle, { throwIfNoEntry: false })?.mtimeMs ?? 0
-  return built < Math.max(newest(join(root, 'core')), newest(join(root, 'cli')), statSync(join(root, 'package.json')).mtimeMs)
+  return (
+    built <
+    Math.max(newest(join(root, 'core')), newest(join(root, 'cli')), statSync(join(root, 'package.json')).mtimeMs)
+  )
 }
 
 if (isStale()) {
   const { build } = await import('esbuild')
   mkdirSync(join(root, '.build'), { recursive: true })
   const fresh = `${bundle}.${process.pid}`
-  await build({ entryPoints: [join(root, 'cli', 'main.ts')], bundle: true, platform: 'node', format: 'esm', target: 'node20', outfile: fresh, logLevel: 'error', minify: true })
+  await build({
+    entryPoints: [join(root, 'cli', 'main.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outfile: fresh,
+    logLevel: 'error',
+    minify: true,
+  })
   renameSync(fresh, bundle)
 }
 await import(pathToFileURL(bundle).href)

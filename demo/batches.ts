@@ -3,23 +3,43 @@ import type { About, Entry, Measure } from '#core/journal'
 import type { StagePlan } from '#core/sheet'
 import { demoLab } from './lab'
 
-export interface DemoBatch { readonly code: string, readonly document: BatchDocument, readonly entries: readonly Entry[] }
+export interface DemoBatch {
+  readonly code: string
+  readonly document: BatchDocument
+  readonly entries: readonly Entry[]
+}
 
 const BALANCE = 'Simulated balance, 0.01 g'
 const [tove, wren] = demoLab.people
 
-const documentOf = (title: string, stage: StagePlan): BatchDocument =>
-  ({ format: 'zip-ledger/batch', version: 1, title, plan: { stages: [stage] } })
+const documentOf = (title: string, stage: StagePlan): BatchDocument => ({
+  format: 'zip-ledger/batch',
+  version: 1,
+  title,
+  plan: { stages: [stage] },
+})
 
 /** Writes a journal that ends some minutes before `now`. */
 function journal(now: Date, by: string) {
   const entries: Entry[] = []
-  const written = (minutesAgo: number) => ({ id: crypto.randomUUID(), at: new Date(now.getTime() - minutesAgo * 60_000).toISOString(), by })
+  const written = (minutesAgo: number) => ({
+    id: crypto.randomUUID(),
+    at: new Date(now.getTime() - minutesAgo * 60_000).toISOString(),
+    by,
+  })
   return {
     entries,
     read(minutesAgo: number, about: About, measure: Measure, value: string) {
       const byBalance = measure !== 'volume'
-      entries.push({ kind: 'reading', ...written(minutesAgo), about, measure, value, typed: !byBalance, ...(byBalance && { instrument: BALANCE }) })
+      entries.push({
+        kind: 'reading',
+        ...written(minutesAgo),
+        about,
+        measure,
+        value,
+        typed: !byBalance,
+        ...(byBalance && { instrument: BALANCE }),
+      })
       return entries.at(-1)!.id
     },
     saw(minutesAgo: number, text: string) {
@@ -41,12 +61,14 @@ function zinc(now: Date): DemoBatch {
   return {
     code: 'ZN-021',
     document: documentOf('Zinc sulfate from granulated zinc', {
-      id: 's1', equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+      id: 's1',
+      equation: 'Zn + H2SO4 -> ZnSO4 + H2',
       reagents: [
         { species: 'Zn', supply: { kind: 'solid', assay: '99.5 %' }, charge: { excess: '5 %' } },
         { species: 'H2SO4', supply: { kind: 'solution', concentration: '2.00 mol/L' }, charge: { volume: '66.0 mL' } },
       ],
-      product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' }, yield: '85 %',
+      product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
+      yield: '85 %',
     }),
     entries: run.entries,
   }
@@ -56,12 +78,15 @@ function copper(): DemoBatch {
   return {
     code: 'CU-009',
     document: documentOf('Copper(II) sulfate from the basic carbonate', {
-      id: 's1', equation: 'CuCO3.Cu(OH)2 + H2SO4 -> CuSO4 + CO2 + H2O',
+      id: 's1',
+      equation: 'CuCO3.Cu(OH)2 + H2SO4 -> CuSO4 + CO2 + H2O',
       reagents: [
         { species: 'CuCO3·Cu(OH)2', supply: { kind: 'solid', assay: '96 %' }, charge: { excess: '3 %' } },
         { species: 'H2SO4', supply: { kind: 'solution', concentration: '25 % w/w' }, charge: { equivalents: 1 } },
       ],
-      product: { species: 'CuSO4', form: 'CuSO4·5H2O' }, target: { mass: '25 g' }, yield: '80 %',
+      product: { species: 'CuSO4', form: 'CuSO4·5H2O' },
+      target: { mass: '25 g' },
+      yield: '80 %',
     }),
     entries: [],
   }
@@ -80,12 +105,14 @@ function cobalt(now: Date): DemoBatch {
   return {
     code: 'CO-003',
     document: documentOf('Cobalt(II) chloride from the carbonate', {
-      id: 's1', equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
+      id: 's1',
+      equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
       reagents: [
         { species: 'CoCO3', supply: { kind: 'solid', assay: '97 %' }, charge: { mass: '8.40 g' } },
         { species: 'HCl', supply: { kind: 'solution', concentration: '3.00 mol/L' }, charge: { volume: '40.0 mL' } },
       ],
-      product: { species: 'CoCl2', form: 'CoCl2·6H2O' }, yield: '85 %',
+      product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
+      yield: '85 %',
     }),
     entries: run.entries,
   }
@@ -102,12 +129,14 @@ function molybdate(now: Date): DemoBatch {
   return {
     code: 'MO-002',
     document: documentOf('Sodium molybdate from the trioxide', {
-      id: 's1', equation: 'MoO3 + NaOH -> Na2MoO4 + H2O',
+      id: 's1',
+      equation: 'MoO3 + NaOH -> Na2MoO4 + H2O',
       reagents: [
         { species: 'MoO3', supply: { kind: 'solid', assay: '99 %' }, charge: { mass: '7.20 g' } },
         { species: 'NaOH', supply: { kind: 'solid', assay: '98 %' }, charge: { excess: '1 %' } },
       ],
-      product: { species: 'Na2MoO4', form: 'Na2MoO4·2H2O' }, yield: '90 %',
+      product: { species: 'Na2MoO4', form: 'Na2MoO4·2H2O' },
+      yield: '90 %',
     }),
     entries: run.entries,
   }
@@ -122,12 +151,18 @@ function nickel(now: Date): DemoBatch {
   return {
     code: 'NI-014',
     document: documentOf('Ammonium nickel(II) sulfate from the two salts', {
-      id: 's1', equation: 'NiSO4 + (NH4)2SO4 -> (NH4)2Ni(SO4)2',
+      id: 's1',
+      equation: 'NiSO4 + (NH4)2SO4 -> (NH4)2Ni(SO4)2',
       reagents: [
-        { species: 'NiSO4', supply: { kind: 'solid', formula: 'NiSO4·6H2O', assay: '99 %' }, charge: { mass: '13.14 g' } },
+        {
+          species: 'NiSO4',
+          supply: { kind: 'solid', formula: 'NiSO4·6H2O', assay: '99 %' },
+          charge: { mass: '13.14 g' },
+        },
         { species: '(NH4)2SO4', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
       ],
-      product: { species: '(NH4)2Ni(SO4)2', form: '(NH4)2Ni(SO4)2·6H2O' }, yield: '75 %',
+      product: { species: '(NH4)2Ni(SO4)2', form: '(NH4)2Ni(SO4)2·6H2O' },
+      yield: '75 %',
     }),
     entries: run.entries,
   }
@@ -137,7 +172,8 @@ function cuprate(): DemoBatch {
   return {
     code: 'CU-010',
     document: documentOf('Potassium bis(oxalato)cuprate(II)', {
-      id: 's1', equation: 'CuSO4 + K2C2O4 -> K2[Cu(C2O4)2] + K2SO4',
+      id: 's1',
+      equation: 'CuSO4 + K2C2O4 -> K2[Cu(C2O4)2] + K2SO4',
       reagents: [
         { species: 'CuSO4', supply: { kind: 'solid', formula: 'CuSO4·5H2O' } },
         { species: 'K2C2O4', supply: { kind: 'solid', formula: 'K2C2O4·H2O' } },
@@ -149,5 +185,11 @@ function cuprate(): DemoBatch {
 }
 
 /** The station's batches as they stand at `now`. */
-export const demoBatches = (now: Date): DemoBatch[] =>
-  [cuprate(), copper(), cobalt(now), molybdate(now), nickel(now), zinc(now)]
+export const demoBatches = (now: Date): DemoBatch[] => [
+  cuprate(),
+  copper(),
+  cobalt(now),
+  molybdate(now),
+  nickel(now),
+  zinc(now),
+]

@@ -15,32 +15,55 @@ export interface Balance {
   readonly tared: number
 }
 
-export interface Display { readonly text: string, readonly steady: boolean }
+export interface Display {
+  readonly text: string
+  readonly steady: boolean
+}
 
 const SETTLING = 0.7
 const STEADY_AFTER = 3.5
 const CREEP_PER_HOUR = 6
 
-export const makeBalance = (resolution: number, seed: number): Balance =>
-  ({ resolution, seed, load: 0, before: 0, changedAt: -60, tared: 0 })
+export const makeBalance = (resolution: number, seed: number): Balance => ({
+  resolution,
+  seed,
+  load: 0,
+  before: 0,
+  changedAt: -60,
+  tared: 0,
+})
 
 /** Puts mass on the pan, or takes it off; the display then needs some seconds. */
-export const load = (balance: Balance, grams: number, at: number): Balance =>
-  ({ ...balance, before: trueShown(balance, at), load: Math.max(0, balance.load + grams), changedAt: at })
+export const load = (balance: Balance, grams: number, at: number): Balance => ({
+  ...balance,
+  before: trueShown(balance, at),
+  load: Math.max(0, balance.load + grams),
+  changedAt: at,
+})
 
-export const clear = (balance: Balance, at: number): Balance =>
-  ({ ...balance, before: trueShown(balance, at), load: 0, changedAt: at })
+export const clear = (balance: Balance, at: number): Balance => ({
+  ...balance,
+  before: trueShown(balance, at),
+  load: 0,
+  changedAt: at,
+})
 
 /** The tare key: from now on the display counts from what it shows. */
-export const tare = (balance: Balance, at: number): Balance => ({ ...balance, tared: roundTo(trueShown(balance, at), balance.resolution) })
+export const tare = (balance: Balance, at: number): Balance => ({
+  ...balance,
+  tared: roundTo(trueShown(balance, at), balance.resolution),
+})
 
 /** What the display reads so many seconds after the start, and whether it holds still. */
 export function display(balance: Balance, at: number): Display {
   const since = at - balance.changedAt
   const tremble = (since < STEADY_AFTER ? 1.6 : 0.3) * (noise(balance.seed, Math.floor(at * 5)) - 0.5)
-  const creep = (CREEP_PER_HOUR * Math.max(0, since - STEADY_AFTER) / 3600) * (noise(balance.seed, 7) - 0.5)
+  const creep = ((CREEP_PER_HOUR * Math.max(0, since - STEADY_AFTER)) / 3600) * (noise(balance.seed, 7) - 0.5)
   const shown = trueShown(balance, at) - balance.tared + (tremble + creep) * balance.resolution
-  return { text: `${withoutMinusZero(roundTo(shown, balance.resolution)).toFixed(decimals(balance.resolution))} g`, steady: since >= STEADY_AFTER }
+  return {
+    text: `${withoutMinusZero(roundTo(shown, balance.resolution)).toFixed(decimals(balance.resolution))} g`,
+    steady: since >= STEADY_AFTER,
+  }
 }
 
 const trueShown = ({ load, before, changedAt }: Balance, at: number): number =>
@@ -48,7 +71,7 @@ const trueShown = ({ load, before, changedAt }: Balance, at: number): number =>
 
 const decimals = (resolution: number): number => Math.round(-Math.log10(resolution))
 const roundTo = (value: number, step: number): number => Math.round(value / step) * step
-const withoutMinusZero = (value: number): number => Math.abs(value) < 1e-12 ? 0 : value
+const withoutMinusZero = (value: number): number => (Math.abs(value) < 1e-12 ? 0 : value)
 
 /** A number from 0 to 1 that a seed and a step always give again (the mulberry32 mixing step). */
 export function noise(seed: number, step: number): number {

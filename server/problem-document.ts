@@ -5,13 +5,26 @@ import { isAway } from './db/connect'
 /** Every error leaves as a problem document (RFC 9457). A database that is away is a 503, so that the client tries again. */
 export default function problemDocument(error: H3Error, event: H3Event) {
   const away = isAway(error.cause ?? error)
-  const status = away ? 503 : dataStatus(error.cause ?? error) ?? (error.statusCode || 500)
+  const status = away ? 503 : (dataStatus(error.cause ?? error) ?? (error.statusCode || 500))
   if (status === 500) console.error(error)
-  const detail = away ? 'The database does not answer. What you typed is kept; it is saved when the database is back.' : status === 500 ? 'The server made a mistake. What you typed is kept.' : error.message
-  const data = away || status === 500 ? {} : (error.data as object | undefined) ?? {}
+  const detail = away
+    ? 'The database does not answer. What you typed is kept; it is saved when the database is back.'
+    : status === 500
+      ? 'The server made a mistake. What you typed is kept.'
+      : error.message
+  const data = away || status === 500 ? {} : ((error.data as object | undefined) ?? {})
   setResponseHeader(event, 'content-type', 'application/problem+json')
   setResponseStatus(event, status)
-  return send(event, JSON.stringify({ type: 'about:blank', title: away ? 'Service Unavailable' : error.statusMessage || 'Error', status, detail, ...data }))
+  return send(
+    event,
+    JSON.stringify({
+      type: 'about:blank',
+      title: away ? 'Service Unavailable' : error.statusMessage || 'Error',
+      status,
+      detail,
+      ...data,
+    }),
+  )
 }
 
 /** Values that the database refuses are the request's fault: an impossible date, an id that is taken. */

@@ -10,7 +10,9 @@ export function useBalance() {
   const seed = Math.floor(performance.timeOrigin) % 100_000
   const balance = shallowRef(makeBalance(resolution.value, seed))
   const seconds = ref(now())
-  useIntervalFn(() => { seconds.value = now() }, 200)
+  useIntervalFn(() => {
+    seconds.value = now()
+  }, 200)
 
   const shown = computed(() => display(balance.value, seconds.value))
   const isEmpty = computed(() => balance.value.load === 0)
@@ -19,7 +21,9 @@ export function useBalance() {
   let vessels = 0
   let portions = 0
 
-  function now(): number { return performance.now() / 1000 }
+  function now(): number {
+    return performance.now() / 1000
+  }
 
   function putVesselOn(): void {
     const mass = VESSEL.least + (VESSEL.most - VESSEL.least) * noise(seed, 1000 + vessels++)
@@ -29,8 +33,12 @@ export function useBalance() {
   function add(grams: number): void {
     balance.value = load(balance.value, grams * (0.9 + 0.2 * noise(seed, 2000 + portions++)), now())
   }
-  function pressTare(): void { balance.value = tare(balance.value, now()) }
-  function takeOff(): void { balance.value = { ...clear(balance.value, now()), tared: 0 } }
+  function pressTare(): void {
+    balance.value = tare(balance.value, now())
+  }
+  function takeOff(): void {
+    balance.value = { ...clear(balance.value, now()), tared: 0 }
+  }
   function choose(step: number): void {
     resolution.value = step
     balance.value = { ...balance.value, resolution: step }

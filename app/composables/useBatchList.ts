@@ -4,8 +4,9 @@ export interface BatchSummary {
   readonly code: string
   readonly title: string
   readonly product: string
-  readonly colour?: { readonly word: string, readonly swatch: string }
+  readonly colour?: { readonly word: string; readonly swatch: string }
   readonly touchedAt: string
+  readonly last?: { readonly text: string; readonly at: string }
   readonly standing: 'plan' | 'charge' | 'react' | 'weighed'
   readonly want: string
   readonly page: 'sheet' | 'run' | 'yield'

@@ -44,5 +44,13 @@ export function useHistory<T>(now: () => number = Date.now) {
     return true
   }
 
-  return { current, canUndo: computed(() => past.value.length > 0), canRedo: computed(() => future.value.length > 0), start, push, undo, redo }
+  return {
+    current,
+    canUndo: computed(() => past.value.length > 0),
+    canRedo: computed(() => future.value.length > 0),
+    start,
+    push,
+    undo,
+    redo,
+  }
 }

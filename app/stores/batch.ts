@@ -5,8 +5,15 @@ import { computeReadPlan, explainPlan, readPlan, spanOf, type PlanProblem, type 
 import { useHistory } from '~/composables/useHistory'
 
 type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict'
-interface Stored { readonly code: string, readonly version: number, readonly document: BatchDocument }
-interface Conflict { readonly current: { readonly version: number, readonly document: BatchDocument }, readonly changes: readonly Change[] }
+interface Stored {
+  readonly code: string
+  readonly version: number
+  readonly document: BatchDocument
+}
+interface Conflict {
+  readonly current: { readonly version: number; readonly document: BatchDocument }
+  readonly changes: readonly Change[]
+}
 
 const PAUSE = 500
 const RETRY = 3000
@@ -25,8 +32,8 @@ export const useBatchStore = defineStore('batch', () => {
 
   const stage = computed(() => document.value?.plan.stages.at(-1))
   const read = computed(() => document.value && readPlan(document.value.plan))
-  const computedPlan = computed(() => read.value?.ok ? computeReadPlan(read.value.value) : undefined)
-  const sheet = computed(() => computedPlan.value?.ok ? computedPlan.value.value : undefined)
+  const computedPlan = computed(() => (read.value?.ok ? computeReadPlan(read.value.value) : undefined))
+  const sheet = computed(() => (computedPlan.value?.ok ? computedPlan.value.value : undefined))
   const problem = computed((): PlanProblem | undefined => {
     if (read.value && !read.value.ok) return read.value.problem
     return computedPlan.value && !computedPlan.value.ok ? computedPlan.value.problem : undefined
@@ -54,10 +61,18 @@ export const useBatchStore = defineStore('batch', () => {
       if (draft) schedule()
     } catch (error) {
       if (code.value !== wanted) return
-      if ((error as { statusCode?: number }).statusCode === 404) { missing.value = true; return }
+      if ((error as { statusCode?: number }).statusCode === 404) {
+        missing.value = true
+        return
+      }
       saving.value = 'away'
-      if (draft) { version.value = draft.version; history.start(draft.document) }
-      timer = setTimeout(() => { if (code.value === wanted) void (document.value ? save() : open(wanted)) }, RETRY)
+      if (draft) {
+        version.value = draft.version
+        history.start(draft.document)
+      }
+      timer = setTimeout(() => {
+        if (code.value === wanted) void (document.value ? save() : open(wanted))
+      }, RETRY)
     }
   }
 
@@ -66,7 +81,7 @@ export const useBatchStore = defineStore('batch', () => {
     const before = document.value
     const current = stage.value
     if (!before || !current) return
-    const stages = before.plan.stages.map(one => one === current ? make(one) : one)
+    const stages = before.plan.stages.map(one => (one === current ? make(one) : one))
     history.push({ ...before, plan: { ...before.plan, stages } }, key)
     schedule()
   }
@@ -77,8 +92,12 @@ export const useBatchStore = defineStore('batch', () => {
     schedule()
   }
 
-  function undo(): void { if (history.undo()) schedule() }
-  function redo(): void { if (history.redo()) schedule() }
+  function undo(): void {
+    if (history.undo()) schedule()
+  }
+  function redo(): void {
+    if (history.redo()) schedule()
+  }
 
   function schedule(): void {
     if (!document.value) return
@@ -95,16 +114,30 @@ export const useBatchStore = defineStore('batch', () => {
     if (!sent || !read.value?.ok) return
     saving.value = 'saving'
     try {
-      const answer = await $fetch<{ version: number }>(`/api/batches/${encodeURIComponent(wanted)}`, { method: 'PUT', body: { version: version.value, document: sent } })
-      if (code.value !== wanted) { dropDraft(wanted); return }
+      const answer = await $fetch<{ version: number }>(`/api/batches/${encodeURIComponent(wanted)}`, {
+        method: 'PUT',
+        body: { version: version.value, document: sent },
+      })
+      if (code.value !== wanted) {
+        dropDraft(wanted)
+        return
+      }
       version.value = answer.version
-      if (document.value === sent) { saving.value = 'saved'; dropDraft(wanted) } else schedule()
+      if (document.value === sent) {
+        saving.value = 'saved'
+        dropDraft(wanted)
+      } else schedule()
     } catch (error) {
       if (code.value !== wanted) return
-      const { statusCode, data } = error as { statusCode?: number, data?: Conflict }
-      if (statusCode === 409 && data?.current) { conflict.value = data; saving.value = 'conflict' }
-      else if (statusCode === 400 || statusCode === 422) saving.value = 'unreadable'
-      else { saving.value = 'away'; timer = setTimeout(save, RETRY) }
+      const { statusCode, data } = error as { statusCode?: number; data?: Conflict }
+      if (statusCode === 409 && data?.current) {
+        conflict.value = data
+        saving.value = 'conflict'
+      } else if (statusCode === 400 || statusCode === 422) saving.value = 'unreadable'
+      else {
+        saving.value = 'away'
+        timer = setTimeout(save, RETRY)
+      }
     }
   }
 
@@ -129,10 +162,33 @@ export const useBatchStore = defineStore('batch', () => {
     saving.value = 'typing'
   }
 
-  return { code, document, stage, read, sheet, problem, problemAt, saving, conflict, missing, canUndo: history.canUndo, canRedo: history.canRedo, open, change, rename, undo, redo, takeTheirs, keepMine }
+  return {
+    code,
+    document,
+    stage,
+    read,
+    sheet,
+    problem,
+    problemAt,
+    saving,
+    conflict,
+    missing,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
+    open,
+    change,
+    rename,
+    undo,
+    redo,
+    takeTheirs,
+    keepMine,
+  }
 })
 
-interface Draft { readonly version: number, readonly document: BatchDocument }
+interface Draft {
+  readonly version: number
+  readonly document: BatchDocument
+}
 
 /** What is typed but not saved is kept on the device, so that a closed tab loses nothing. */
 function keepDraft(code: string, draft: Draft): void {

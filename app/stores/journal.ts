@@ -16,12 +16,15 @@ export const useJournalStore = defineStore('journal', () => {
   const recorded = ref<Entry[]>([])
   const waiting = ref<Entry[]>([])
   const away = ref(false)
-  const refused = ref<{ entry: Entry, why: string }>()
+  const refused = ref<{ entry: Entry; why: string }>()
   const isLoaded = ref(false)
   let isSending = false
   let most = 100
 
-  const entries = computed(() => [...recorded.value, ...waiting.value.filter(({ id }) => !recorded.value.some(entry => entry.id === id))])
+  const entries = computed(() => [
+    ...recorded.value,
+    ...waiting.value.filter(({ id }) => !recorded.value.some(entry => entry.id === id)),
+  ])
   const lines = computed(() => foldJournal(entries.value))
 
   async function open(wanted: string): Promise<void> {
@@ -44,7 +47,9 @@ export const useJournalStore = defineStore('journal', () => {
     } catch (error) {
       if (code.value !== wanted || (error as { statusCode?: number }).statusCode === 404) return
       away.value = true
-      setTimeout(() => { if (code.value === wanted && !isLoaded.value) void refresh() }, RETRY)
+      setTimeout(() => {
+        if (code.value === wanted && !isLoaded.value) void refresh()
+      }, RETRY)
     }
   }
 
@@ -63,7 +68,10 @@ export const useJournalStore = defineStore('journal', () => {
     const wanted = code.value
     const batch = waiting.value.slice(0, most)
     try {
-      const stored = await $fetch<{ entry: Entry }[]>(`/api/batches/${encodeURIComponent(wanted)}/entries`, { method: 'POST', body: { entries: batch } })
+      const stored = await $fetch<{ entry: Entry }[]>(`/api/batches/${encodeURIComponent(wanted)}/entries`, {
+        method: 'POST',
+        body: { entries: batch },
+      })
       if (code.value === wanted) {
         const known = new Set(recorded.value.map(({ id }) => id))
         recorded.value = [...recorded.value, ...stored.map(({ entry }) => entry).filter(({ id }) => !known.has(id))]
@@ -73,9 +81,12 @@ export const useJournalStore = defineStore('journal', () => {
         most = 100
       }
     } catch (error) {
-      const { statusCode, data } = error as { statusCode?: number, data?: { detail?: string } }
+      const { statusCode, data } = error as { statusCode?: number; data?: { detail?: string } }
       if (statusCode && statusCode < 500 && statusCode !== 408) refuse(batch, data?.detail ?? 'The server refused it.')
-      else { away.value = true; setTimeout(send, RETRY) }
+      else {
+        away.value = true
+        setTimeout(send, RETRY)
+      }
     } finally {
       isSending = false
       if (waiting.value.length > 0 && !away.value) void send()
@@ -84,7 +95,10 @@ export const useJournalStore = defineStore('journal', () => {
 
   /** An entry that the server refuses must not block the ones after it: they go one by one, and it is set aside with the reason. */
   function refuse(batch: readonly Entry[], why: string): void {
-    if (batch.length > 1) { most = 1; return }
+    if (batch.length > 1) {
+      most = 1
+      return
+    }
     refused.value = { entry: batch[0]!, why }
     waiting.value = waiting.value.filter(({ id }) => id !== batch[0]!.id)
     keepOutbox(code.value, waiting.value)

@@ -1,9 +1,17 @@
-import { balance as balanceEquation, explainEquation, parseEquation, printReaction, type EquationProblem, type Term } from '#core/equation'
+import {
+  balance as balanceEquation,
+  explainEquation,
+  parseEquation,
+  printReaction,
+  type EquationProblem,
+  type Term,
+} from '#core/equation'
 import { fail, ok } from '#core/problem'
 import { readText } from '../input'
 import type { Command } from './command'
 
-const terms = (side: readonly Term[]) => side.map(({ species, coefficient }) => ({ formula: species.formula.text, coefficient }))
+const terms = (side: readonly Term[]) =>
+  side.map(({ species, coefficient }) => ({ formula: species.formula.text, coefficient }))
 
 function refused(problem: EquationProblem) {
   const { why, fix } = explainEquation(problem)
@@ -26,6 +34,11 @@ export const balance: Command = {
     if (!balanced.ok) return refused(balanced.problem)
     if (!balanced.value.unique) return ok({ unique: false, basis: balanced.value.basis.map(printReaction) })
     const { reaction } = balanced.value
-    return ok({ equation: printReaction(reaction), unique: true, reactants: terms(reaction.reactants), products: terms(reaction.products) })
+    return ok({
+      equation: printReaction(reaction),
+      unique: true,
+      reactants: terms(reaction.reactants),
+      products: terms(reaction.products),
+    })
   },
 }

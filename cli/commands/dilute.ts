@@ -7,10 +7,16 @@ import type { Command } from './command'
 
 const schema = z.strictObject({
   from: z.strictObject({ reagent: z.string(), concentration: z.string(), density: z.string().exactOptional() }),
-  to: z.strictObject({ concentration: z.string(), volume: z.string().exactOptional(), mass: z.string().exactOptional(), density: z.string().exactOptional() }),
+  to: z.strictObject({
+    concentration: z.string(),
+    volume: z.string().exactOptional(),
+    mass: z.string().exactOptional(),
+    density: z.string().exactOptional(),
+  }),
 })
 
-const isDilution = (problem: DilutionRefused['problem']): problem is DilutionProblem => problem.code.startsWith('dilute.')
+const isDilution = (problem: DilutionRefused['problem']): problem is DilutionProblem =>
+  problem.code.startsWith('dilute.')
 
 function errorOf({ path, problem }: DilutionRefused): CommandError {
   if (!isDilution(problem)) return planError({ path, problem })

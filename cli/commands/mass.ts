@@ -22,9 +22,14 @@ export const mass: Command = {
     const formula = read.value
     const molarMass = molarMassFigure(formula)
     return ok({
-      formula: formula.text, hill: hill(formula.composition), charge: formula.charge,
-      molarMass: molarMass.value, uncertainty: standardUncertainty(molarMass),
-      elements: Object.fromEntries(elementShares(formula).map(({ symbol, count, mass, percent }) => [symbol, { count, mass, percent }])),
+      formula: formula.text,
+      hill: hill(formula.composition),
+      charge: formula.charge,
+      molarMass: molarMass.value,
+      uncertainty: standardUncertainty(molarMass),
+      elements: Object.fromEntries(
+        elementShares(formula).map(({ symbol, count, mass, percent }) => [symbol, { count, mass, percent }]),
+      ),
     })
   },
 }

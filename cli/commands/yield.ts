@@ -37,7 +37,11 @@ function netMass(weighed: z.output<typeof schema>['weighed']): Checked<Figure, C
   const tare = mass(weighed.tare, 'weighed.tare', true)
   if (!tare.ok) return tare
   if (gross.value.value < tare.value.value) {
-    return fail({ code: 'yield.gross-below-tare', message: 'weighed: the gross is below its tare.', hint: 'Check whether the two were swapped, or a digit misread.' })
+    return fail({
+      code: 'yield.gross-below-tare',
+      message: 'weighed: the gross is below its tare.',
+      hint: 'Check whether the two were swapped, or a digit misread.',
+    })
   }
   return ok(difference('mass of product', gross.value, tare.value))
 }
@@ -57,16 +61,26 @@ function answer(question: z.output<typeof schema>): Answer {
     const form = formula(text, `forms[${i}]`)
     if (!form.ok) return form
     if (!relate(form.value, wanted.value)) {
-      return fail({ code: 'yield.form-mismatch', message: `forms[${i}]: ${form.value.text} is not ${wanted.value.text} with other water.`, hint: 'Give anhydrous, hydrated or double-salt writings of the same product.' })
+      return fail({
+        code: 'yield.form-mismatch',
+        message: `forms[${i}]: ${form.value.text} is not ${wanted.value.text} with other water.`,
+        hint: 'Give anhydrous, hydrated or double-salt writings of the same product.',
+      })
     }
     forms.push(form.value)
   }
   const theoretical = theoreticalFrom(from.value, charged.value, exact(question.from.perProduct ?? 1), wanted.value)
   const result = judgeYield(wanted.value, theoretical, actual.value, forms)
   return ok({
-    theoretical: theoretical.value, actual: actual.value.value,
-    percent: result.percent.value * 100, uncertainty: standardUncertainty(result.percent) * 100,
-    forms: result.forms.map(({ form, theoretical: as, percent }) => ({ form, theoretical: as.value, percent: percent.value * 100 })),
+    theoretical: theoretical.value,
+    actual: actual.value.value,
+    percent: result.percent.value * 100,
+    uncertainty: standardUncertainty(result.percent) * 100,
+    forms: result.forms.map(({ form, theoretical: as, percent }) => ({
+      form,
+      theoretical: as.value,
+      percent: percent.value * 100,
+    })),
   })
 }
 

@@ -1,5 +1,9 @@
 /** What differs between two documents: the place as keys from the root, and the texts before and after. */
-export interface Change { readonly path: readonly string[], readonly before: string | undefined, readonly after: string | undefined }
+export interface Change {
+  readonly path: readonly string[]
+  readonly before: string | undefined
+  readonly after: string | undefined
+}
 
 /** The places where two documents of the batch format differ, in the order of the first. */
 export function changesBetween(before: unknown, after: unknown, path: readonly string[] = []): Change[] {
@@ -14,4 +18,10 @@ export function changesBetween(before: unknown, after: unknown, path: readonly s
 const isBranch = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null
 
 const shown = (value: unknown): string | undefined =>
-  value === undefined ? undefined : typeof value === 'string' ? value : isBranch(value) ? Object.values(value).map(shown).join(' ') : String(value)
+  value === undefined
+    ? undefined
+    : typeof value === 'string'
+      ? value
+      : isBranch(value)
+        ? Object.values(value).map(shown).join(' ')
+        : String(value)

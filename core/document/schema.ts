@@ -2,9 +2,14 @@ import { z } from 'zod'
 import type { Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
-const text = (most: number) => z.string().max(most).refine(value => !value.includes('\0') && isWellFormed(value), 'This holds characters that cannot be kept.')
+const text = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .refine(value => !value.includes('\0') && isWellFormed(value), 'This holds characters that cannot be kept.')
 
-const isWellFormed = (value: string): boolean => !/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/.test(value)
+const isWellFormed = (value: string): boolean =>
+  !/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/.test(value)
 
 const measured = text(60)
 const formula = text(400)
@@ -18,13 +23,16 @@ const supply = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('stage'), from: id }),
 ])
 
-const charge = z.union([
-  z.strictObject({ mass: measured }),
-  z.strictObject({ volume: measured }),
-  z.strictObject({ amount: measured }),
-  z.strictObject({ equivalents: z.number() }),
-  z.strictObject({ excess: measured }),
-], { error: 'A charge is one of "mass", "volume", "amount", "equivalents" (a number) or "excess".' })
+const charge = z.union(
+  [
+    z.strictObject({ mass: measured }),
+    z.strictObject({ volume: measured }),
+    z.strictObject({ amount: measured }),
+    z.strictObject({ equivalents: z.number() }),
+    z.strictObject({ excess: measured }),
+  ],
+  { error: 'A charge is one of "mass", "volume", "amount", "equivalents" (a number) or "excess".' },
+)
 
 const stage = z.strictObject({
   id,
@@ -38,7 +46,9 @@ const stage = z.strictObject({
 /** A plan as `bin/zl sheet` reads it and a batch keeps it. */
 export const planSchema = z.strictObject({
   stages: z.array(stage).max(40),
-  ambient: z.strictObject({ temperature: measured.exactOptional(), pressure: measured.exactOptional() }).exactOptional(),
+  ambient: z
+    .strictObject({ temperature: measured.exactOptional(), pressure: measured.exactOptional() })
+    .exactOptional(),
 })
 
 /** The open batch format, version 1: a title and a plan. The journal travels beside it. */
@@ -58,12 +68,25 @@ const about = z.discriminatedUnion('what', [
 /** A journal entry as it is sent and kept. */
 export const entrySchema = z.discriminatedUnion('kind', [
   z.strictObject({
-    kind: z.literal('reading'), ...written, about, measure: z.enum(['gross', 'tare', 'net', 'volume']),
-    value: measured, instrument: text(80).exactOptional(), typed: z.boolean(),
+    kind: z.literal('reading'),
+    ...written,
+    about,
+    measure: z.enum(['gross', 'tare', 'net', 'volume']),
+    value: measured,
+    instrument: text(80).exactOptional(),
+    typed: z.boolean(),
   }),
   z.strictObject({ kind: z.enum(['observation', 'note']), ...written, stage: id, text: text(4000) }),
-  z.strictObject({ kind: z.literal('correction'), ...written, corrects: z.uuid(), why: text(400), instead: text(4000).exactOptional() }),
+  z.strictObject({
+    kind: z.literal('correction'),
+    ...written,
+    corrects: z.uuid(),
+    why: text(400),
+    instead: text(4000).exactOptional(),
+  }),
 ])
 
 /** What the schema reads, with the plan as the sheet's own type. */
-export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan'> { readonly plan: Plan }
+export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan'> {
+  readonly plan: Plan
+}

@@ -6,11 +6,14 @@ import { nullSpace } from './null-space'
 import type { EquationProblem } from './problems'
 
 export type Balanced =
-  | { readonly unique: true, readonly reaction: Reaction }
+  | { readonly unique: true; readonly reaction: Reaction }
   /** Several independent reactions share these species; each is one that cannot be split further. */
-  | { readonly unique: false, readonly basis: readonly Reaction[] }
+  | { readonly unique: false; readonly basis: readonly Reaction[] }
 
-interface Row { readonly name: string, readonly counts: readonly number[] }
+interface Row {
+  readonly name: string
+  readonly counts: readonly number[]
+}
 
 /**
  * Balances elements and charge with the smallest whole coefficients, exactly: plain integers that notice an overflow, then
@@ -37,7 +40,10 @@ function rowsOf(species: readonly Species[]): Row[] {
     charged ||= formula.charge !== 0
   }
   const signed = species.map(({ formula, side }) => (side === 'reactant' ? 1 : -1) * formula.denominator)
-  const rows: Row[] = [...names].map(name => ({ name, counts: species.map(({ formula }, j) => Math.round((formula.composition.get(name) ?? 0) * signed[j]!)) }))
+  const rows: Row[] = [...names].map(name => ({
+    name,
+    counts: species.map(({ formula }, j) => Math.round((formula.composition.get(name) ?? 0) * signed[j]!)),
+  }))
   if (charged) rows.push({ name: 'charge', counts: species.map(({ formula }, j) => formula.charge * signed[j]!) })
   return rows
 }
@@ -51,23 +57,37 @@ function findOneSided(rows: readonly Row[], { species, text }: Equation): Equati
     if (!first) continue
     if (name === 'charge') {
       const charged = species.filter(({ formula }) => formula.charge !== 0)
-      if (new Set(charged.map(({ side }) => side)).size > 1) return { code: 'equation.impossible', span: [0, text.length], elements: ['charge'] }
+      if (new Set(charged.map(({ side }) => side)).size > 1)
+        return { code: 'equation.impossible', span: [0, text.length], elements: ['charge'] }
     }
-    return { code: 'equation.impossible', span: first.span, elements: [name], only: first.side === 'reactant' ? 'left' : 'right' }
+    return {
+      code: 'equation.impossible',
+      span: first.span,
+      elements: [name],
+      only: first.side === 'reactant' ? 'left' : 'right',
+    }
   }
   return undefined
 }
 
 function solve<N>(z: Integers<N>, rows: readonly Row[], equation: Equation): Checked<Balanced, EquationProblem> {
   const { species } = equation
-  const basis = nullSpace(z, rows.map(row => row.counts), species.length)
+  const basis = nullSpace(
+    z,
+    rows.map(row => row.counts),
+    species.length,
+  )
   if (basis.length === 0) return fail(blame(z, rows, equation, []))
   if (basis.length === 1) {
     const [vector] = basis as [N[]]
     const positive = vector.filter(entry => z.sign(entry) > 0).length
     const signed = positive * 2 >= vector.length ? vector : vector.map(entry => z.minus(z.zero, entry))
     const wrong = species.filter((_, j) => z.sign(signed[j]!) <= 0)
-    return wrong.length > 0 ? fail(blame(z, rows, equation, wrong)) : isTooLarge(signed) ? fail(beyondReach(equation)) : ok({ unique: true, reaction: reactionOf(species, signed) })
+    return wrong.length > 0
+      ? fail(blame(z, rows, equation, wrong))
+      : isTooLarge(signed)
+        ? fail(beyondReach(equation))
+        : ok({ unique: true, reaction: reactionOf(species, signed) })
   }
   const rays = extremeRays(z, basis)
   if (!rays || rays.some(isTooLarge)) return fail(beyondReach(equation))
@@ -84,15 +104,21 @@ const beyondReach = ({ text }: Equation): EquationProblem => ({ code: 'equation.
 function reactionOf<N>(species: readonly Species[], vector: readonly N[]): Reaction {
   const scaled = species.map(({ formula }, j) => Number(vector[j]!) * formula.denominator)
   const divisor = scaled.reduce((a, b) => divisorOf(a, b), 0)
-  const terms: Term[] = species.map((one, j) => ({ species: one, coefficient: scaled[j]! / divisor })).filter(term => term.coefficient > 0)
-  return { reactants: terms.filter(term => term.species.side === 'reactant'), products: terms.filter(term => term.species.side === 'product') }
+  const terms: Term[] = species
+    .map((one, j) => ({ species: one, coefficient: scaled[j]! / divisor }))
+    .filter(term => term.coefficient > 0)
+  return {
+    reactants: terms.filter(term => term.species.side === 'reactant'),
+    products: terms.filter(term => term.species.side === 'product'),
+  }
 }
 
-const divisorOf = (a: number, b: number): number => b === 0 ? a : divisorOf(b, a % b)
+const divisorOf = (a: number, b: number): number => (b === 0 ? a : divisorOf(b, a % b))
 
 /** As many linearly independent rays as there are independent reactions, those with the fewest species first. */
 function independent<N>(z: Integers<N>, rays: readonly N[][], wanted: number): N[][] {
-  const size = (ray: readonly N[]): number => ray.filter(entry => z.sign(entry) !== 0).length * 1e6 + ray.reduce((total, entry) => total + Number(entry), 0)
+  const size = (ray: readonly N[]): number =>
+    ray.filter(entry => z.sign(entry) !== 0).length * 1e6 + ray.reduce((total, entry) => total + Number(entry), 0)
   const chosen: N[][] = []
   for (const ray of [...rays].sort((a, b) => size(a) - size(b))) {
     if (chosen.length === wanted) break
@@ -108,17 +134,40 @@ function rankOf<N>(z: Integers<N>, vectors: readonly N[][]): number {
 }
 
 /** Which elements stand in the way: those without which the rest would balance on the sides given. */
-function blame<N>(z: Integers<N>, rows: readonly Row[], { species, text }: Equation, wrong: readonly Species[]): EquationProblem {
-  const culprits = rows.filter(row => balancesOnSides(z, rows.filter(other => other !== row), species)).map(row => row.name)
+function blame<N>(
+  z: Integers<N>,
+  rows: readonly Row[],
+  { species, text }: Equation,
+  wrong: readonly Species[],
+): EquationProblem {
+  const culprits = rows
+    .filter(row =>
+      balancesOnSides(
+        z,
+        rows.filter(other => other !== row),
+        species,
+      ),
+    )
+    .map(row => row.name)
   const [first] = wrong
-  const named = culprits.length > 0 ? culprits : first ? [...first.formula.composition.keys()] : rows.map(row => row.name)
+  const named =
+    culprits.length > 0 ? culprits : first ? [...first.formula.composition.keys()] : rows.map(row => row.name)
   const misplaced = wrong.length === 1 && first ? { species: first.formula.text } : {}
-  return { code: 'equation.impossible', span: misplaced.species ? first!.span : [0, text.length], elements: named, ...misplaced }
+  return {
+    code: 'equation.impossible',
+    span: misplaced.species ? first!.span : [0, text.length],
+    elements: named,
+    ...misplaced,
+  }
 }
 
 function balancesOnSides<N>(z: Integers<N>, rows: readonly Row[], species: readonly Species[]): boolean {
   if (rows.length === 0) return true
-  const basis = nullSpace(z, rows.map(row => row.counts), species.length)
+  const basis = nullSpace(
+    z,
+    rows.map(row => row.counts),
+    species.length,
+  )
   if (basis.length === 0) return false
   const rays = extremeRays(z, basis)
   return rays !== undefined && species.every((_, j) => rays.some(ray => z.sign(ray[j]!) > 0))

@@ -13,9 +13,18 @@ export interface Species {
 }
 
 /** An equation as read, not yet balanced. Coefficients that were typed are not kept. */
-export interface Equation { readonly species: readonly Species[], readonly text: string }
+export interface Equation {
+  readonly species: readonly Species[]
+  readonly text: string
+}
 
-export interface Term { readonly species: Species, readonly coefficient: number }
+export interface Term {
+  readonly species: Species
+  readonly coefficient: number
+}
 
 /** A balanced equation with the smallest whole coefficients, terms in the order they were typed. */
-export interface Reaction { readonly reactants: readonly Term[], readonly products: readonly Term[] }
+export interface Reaction {
+  readonly reactants: readonly Term[]
+  readonly products: readonly Term[]
+}

@@ -9,7 +9,11 @@ const MOST_RAYS = 2000
  */
 export function extremeRays<N>(z: Integers<N>, basis: readonly (readonly N[])[]): N[][] | undefined {
   const columns = basis[0]?.length ?? 0
-  const done = basis.map(vector => vector.findIndex((entry, j) => z.sign(entry) > 0 && basis.every(other => other === vector || z.sign(other[j]!) === 0)))
+  const done = basis.map(vector =>
+    vector.findIndex(
+      (entry, j) => z.sign(entry) > 0 && basis.every(other => other === vector || z.sign(other[j]!) === 0),
+    ),
+  )
   let rays = basis.map(vector => [...vector])
   for (let column = 0; column < columns; column++) {
     if (done.includes(column)) continue
@@ -34,12 +38,21 @@ function cut<N>(z: Integers<N>, rays: readonly N[][], column: number, done: read
   return kept
 }
 
-const areAdjacent = <N>(z: Integers<N>, up: readonly N[], down: readonly N[], rays: readonly N[][], done: readonly number[]): boolean => {
+const areAdjacent = <N>(
+  z: Integers<N>,
+  up: readonly N[],
+  down: readonly N[],
+  rays: readonly N[][],
+  done: readonly number[],
+): boolean => {
   const idle = done.filter(j => z.sign(up[j]!) === 0 && z.sign(down[j]!) === 0)
   return !rays.some(ray => ray !== up && ray !== down && idle.every(j => z.sign(ray[j]!) === 0))
 }
 
 const joined = <N>(z: Integers<N>, up: readonly N[], down: readonly N[], column: number): N[] => {
   const less = z.minus(z.zero, down[column]!)
-  return reduce(z, up.map((entry, j) => z.minus(z.times(entry, less), z.times(z.minus(z.zero, down[j]!), up[column]!))))
+  return reduce(
+    z,
+    up.map((entry, j) => z.minus(z.times(entry, less), z.times(z.minus(z.zero, down[j]!), up[column]!))),
+  )
 }

@@ -15,7 +15,7 @@ export function nullSpace<N>(z: Integers<N>, rows: readonly (readonly number[])[
     for (let i = 0; i < matrix.length; i++) if (i !== rank) clear(z, matrix[i]!, matrix[rank]!, column)
     pivotRow[column] = rank++
   }
-  const free = pivotRow.flatMap((row, column) => row === undefined ? [column] : [])
+  const free = pivotRow.flatMap((row, column) => (row === undefined ? [column] : []))
   return free.map(column => vectorFor(z, matrix, pivotRow, column))
 }
 
@@ -28,7 +28,12 @@ function clear<N>(z: Integers<N>, row: N[], pivot: readonly N[], column: number)
 }
 
 /** Sets one free column so that every pivot column comes out whole. */
-function vectorFor<N>(z: Integers<N>, matrix: readonly N[][], pivotRow: readonly (number | undefined)[], free: number): N[] {
+function vectorFor<N>(
+  z: Integers<N>,
+  matrix: readonly N[][],
+  pivotRow: readonly (number | undefined)[],
+  free: number,
+): N[] {
   let scale = z.one
   const vector: N[] = new Array(pivotRow.length).fill(z.zero)
   pivotRow.forEach((row, column) => {

@@ -20,7 +20,8 @@ const PHASE = /\s*\((s|l|g|aq)\)$/
 export function parseEquation(text: string): Checked<Equation, EquationProblem> {
   const whole: Span = [0, text.length]
   if (text.trim() === '') return fail({ code: 'equation.empty', span: whole })
-  if (text.length > MAX_LENGTH) return fail({ code: 'equation.too-long', span: [MAX_LENGTH, text.length], limit: MAX_LENGTH })
+  if (text.length > MAX_LENGTH)
+    return fail({ code: 'equation.too-long', span: [MAX_LENGTH, text.length], limit: MAX_LENGTH })
 
   const arrows = findArrows(text)
   if (arrows.length === 0) return fail({ code: 'equation.no-arrow', span: whole })
@@ -73,7 +74,10 @@ function splitTerms(text: string, from: number, to: number): Span[] {
   let start = from
   let i = from
   while (i < to) {
-    if (text[i] !== '+' || isRaised(text, i, from)) { i++; continue }
+    if (text[i] !== '+' || isRaised(text, i, from)) {
+      i++
+      continue
+    }
     let last = i
     let next = i + 1
     while (next < to && /[\s+]/.test(text[next]!)) {
@@ -82,7 +86,10 @@ function splitTerms(text: string, from: number, to: number): Span[] {
     }
     const endsHere = next === to
     const charge = endsHere && (last > i || !/\s/.test(text[last - 1] ?? ' '))
-    if (charge && i > start) { i = next; continue }
+    if (charge && i > start) {
+      i = next
+      continue
+    }
     terms.push([start, last])
     start = last + 1
     i = next
@@ -94,11 +101,14 @@ function splitTerms(text: string, from: number, to: number): Span[] {
 /** A + that ^ announces is a charge wherever it stands: `Na^+`, `Fe^3+`, `Fe^{3+}`, `Fe^+3`. */
 function isRaised(text: string, at: number, from: number): boolean {
   let i = at - 1
-  while (i >= from && (/[\d{(+]/.test(text[i]!))) i--
+  while (i >= from && /[\d{(+]/.test(text[i]!)) i--
   return i >= from && text[i] === '^' && !/\^[({]?\d*\+/.test(text.slice(i, at))
 }
 
-const around = ([start, end]: Span, from: number, to: number): Span => [Math.max(from, start - 1), Math.min(to, end + 1)]
+const around = ([start, end]: Span, from: number, to: number): Span => [
+  Math.max(from, start - 1),
+  Math.min(to, end + 1),
+]
 
 function readTerm(text: string, [from, to]: Span, side: Side): Checked<Species, EquationProblem> {
   let start = from + (text.slice(from, to).length - text.slice(from, to).trimStart().length)
@@ -116,7 +126,8 @@ function readTerm(text: string, [from, to]: Span, side: Side): Checked<Species, 
   const formula = parseUnweighed(written)
   if (formula.ok) return ok({ formula: formula.value, side, span, ...named })
   const { problem } = formula
-  if (problem.code === 'formula.space') return fail({ code: 'equation.no-separator', span: [start + problem.span[0], start + problem.span[1]] })
+  if (problem.code === 'formula.space')
+    return fail({ code: 'equation.no-separator', span: [start + problem.span[0], start + problem.span[1]] })
   return fail({ ...problem, span: [start + problem.span[0], start + problem.span[1]] })
 }
 
@@ -125,7 +136,8 @@ function findRepeated(species: readonly Species[]): EquationProblem | undefined 
   for (const { formula, phase, side, span } of species) {
     const key = formula.text + (phase ?? '')
     const before = seen.get(key)
-    if (before) return { code: before === side ? 'equation.repeated' : 'equation.on-both-sides', span, formula: formula.text }
+    if (before)
+      return { code: before === side ? 'equation.repeated' : 'equation.on-both-sides', span, formula: formula.text }
     seen.set(key, side)
   }
   return undefined

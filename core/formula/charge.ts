@@ -2,10 +2,26 @@ import { fail, ok, type Checked } from '#core/problem'
 import type { FormulaProblem } from './problems'
 
 /** The charge at the end of a text, and where the rest ends. */
-export interface ChargeEnd { readonly charge: number, readonly end: number }
+export interface ChargeEnd {
+  readonly charge: number
+  readonly end: number
+}
 
 const PLAIN: Readonly<Record<string, string>> = {
-  '⁰': '0', '¹': '1', '²': '2', '³': '3', '⁴': '4', '⁵': '5', '⁶': '6', '⁷': '7', '⁸': '8', '⁹': '9', '⁺': '+', '⁻': '-', '−': '-', '–': '-',
+  '⁰': '0',
+  '¹': '1',
+  '²': '2',
+  '³': '3',
+  '⁴': '4',
+  '⁵': '5',
+  '⁶': '6',
+  '⁷': '7',
+  '⁸': '8',
+  '⁹': '9',
+  '⁺': '+',
+  '⁻': '-',
+  '−': '-',
+  '–': '-',
 }
 const RAISED_END = /[⁰¹²³⁴-⁹]*[⁺⁻]+$/
 const SPACED_END = /\s+(\d*)([+\-−–]+)$/
@@ -41,7 +57,10 @@ function written(text: string, bodyEnd: number, from: number, end: number): Chec
 
 /** `2-`, `-`, `+2`, `--`, in brackets or raised; undefined where it is none. */
 function chargeOf(raw: string): number | undefined {
-  const plain = raw.trim().replace(/^[{(](.*)[})]$/, '$1').replace(/[^\d+-]/g, sign => PLAIN[sign] ?? sign)
+  const plain = raw
+    .trim()
+    .replace(/^[{(](.*)[})]$/, '$1')
+    .replace(/[^\d+-]/g, sign => PLAIN[sign] ?? sign)
   const match = CHARGE.exec(plain)
   if (!match) return undefined
   const [, before, sign, signFirst, after, run] = match
@@ -60,7 +79,8 @@ function attached(body: string, signs: string, start: number): Checked<ChargeEnd
 
   if (signs.length > 1) {
     const charge = chargeOf(signs)
-    if (charge === undefined || digits.length > 0) return fail({ code: 'formula.bad-charge', span: [end - signs.length, end], text: signs })
+    if (charge === undefined || digits.length > 0)
+      return fail({ code: 'formula.bad-charge', span: [end - signs.length, end], text: signs })
     return ok({ charge, end: end - signs.length })
   }
   if (digits === '') return ok({ charge: one, end: end - 1 })
@@ -68,7 +88,11 @@ function attached(body: string, signs: string, start: number): Checked<ChargeEnd
   const asCharge = { charge: one * Number(digits), end: end - 1 - digits.length }
   const asCount = { charge: one, end: end - 1 }
   if (isAmbiguous(before, digits, sign)) {
-    return fail({ code: 'formula.ambiguous-charge', span: [end - 1 - digits.length, end], readings: readingsOf(before, digits, sign) })
+    return fail({
+      code: 'formula.ambiguous-charge',
+      span: [end - 1 - digits.length, end],
+      readings: readingsOf(before, digits, sign),
+    })
   }
   return ok(before.endsWith(']') || isElementAlone(before) ? asCharge : asCount)
 }
@@ -76,9 +100,14 @@ function attached(body: string, signs: string, start: number): Checked<ChargeEnd
 const isElementAlone = (text: string): boolean => /^[A-Z][a-z]?$/.test(text)
 
 const isAmbiguous = (before: string, digits: string, sign: string): boolean =>
-  digits.length > 1 || digits === '0' || before.endsWith(')') || before.endsWith('}') || TWO_READINGS.has(before + digits + sign)
+  digits.length > 1 ||
+  digits === '0' ||
+  before.endsWith(')') ||
+  before.endsWith('}') ||
+  TWO_READINGS.has(before + digits + sign)
 
 function readingsOf(before: string, digits: string, sign: string): string[] {
-  const asSplit = digits.length > 1 ? `${before}${digits.slice(0, -1)}^${digits.slice(-1)}${sign}` : `${before}^${digits}${sign}`
+  const asSplit =
+    digits.length > 1 ? `${before}${digits.slice(0, -1)}^${digits.slice(-1)}${sign}` : `${before}^${digits}${sign}`
   return [asSplit, `${before}${digits}^${sign}`]
 }

@@ -16,7 +16,8 @@ export function doubtfulCase(text: string, start: number, end: number): FormulaP
   const whole = text.slice(start, end)
   if (MEANT.some(meant => whole === meant || (meant === 'CONH' && whole.startsWith(meant)))) return undefined
   return {
-    code: 'formula.doubtful-case', span: [start, start + 2],
+    code: 'formula.doubtful-case',
+    span: [start, start + 2],
     readings: [pair[0]! + pair[1]!.toLowerCase() + whole.slice(2), whole],
   }
 }
@@ -34,7 +35,10 @@ export function caseReadings(text: string): string[] {
 
 function collect(text: string, at: number, read: string, into: string[]): void {
   if (into.length >= 64) return
-  if (at === text.length) { into.push(read); return }
+  if (at === text.length) {
+    into.push(read)
+    return
+  }
   const character = text[at]!
   if (!/[A-Za-z]/.test(character)) return collect(text, at + 1, read + character, into)
 
@@ -45,7 +49,12 @@ function collect(text: string, at: number, read: string, into: string[]): void {
 }
 
 /** Elements a preparative bench is likely to mean; only to order suggestions. */
-const USUAL = new Set('H Li B C N O F Na Mg Al Si P S Cl K Ca Ti V Cr Mn Fe Co Ni Cu Zn As Br Sr Mo Ag Cd Sn Sb I Ba W Pt Au Hg Pb Bi Ce'.split(' '))
+const USUAL = new Set(
+  'H Li B C N O F Na Mg Al Si P S Cl K Ca Ti V Cr Mn Fe Co Ni Cu Zn As Br Sr Mo Ag Cd Sn Sb I Ba W Pt Au Hg Pb Bi Ce'.split(
+    ' ',
+  ),
+)
 
-const countUnusual = (text: string): number => (text.match(/[A-Z][a-z]?/g) ?? []).filter(symbol => !USUAL.has(symbol)).length
+const countUnusual = (text: string): number =>
+  (text.match(/[A-Z][a-z]?/g) ?? []).filter(symbol => !USUAL.has(symbol)).length
 const countCapitals = (text: string): number => text.replace(/[^A-Z]/g, '').length

@@ -8,12 +8,16 @@ import { findElement } from './element-index'
  * bounds of a rectangular distribution: u = ±/√3 (Eurachem/CITAC CG 4, example A2; Possolo et al., Metrologia 55 (2018) 189).
  */
 const weights: ReadonlyMap<string, Figure> = new Map(
-  (elements as readonly ElementRow[]).filter(row => row.weight !== undefined).map(({ symbol, weight, bound }) => [
-    symbol,
-    given(weight!, 'molar mass', `atomic weight of {${symbol}}`, {
-      source: `atomic weight of ${symbol}`, uncertainty: bound! / Math.sqrt(3), written: String(weight),
-    }),
-  ]),
+  (elements as readonly ElementRow[])
+    .filter(row => row.weight !== undefined)
+    .map(({ symbol, weight, bound }) => [
+      symbol,
+      given(weight!, 'molar mass', `atomic weight of {${symbol}}`, {
+        source: `atomic weight of ${symbol}`,
+        uncertainty: bound! / Math.sqrt(3),
+        written: String(weight),
+      }),
+    ]),
 )
 
 /** Molar mass, g/mol; the mass of electrons is left out. The formula must come from parseFormula, which refuses what has no weight. */

@@ -10,13 +10,26 @@ const MAX_DEPTH = 16
 const MAX_ATOMS = 1e7
 const MAX_DENOMINATOR = 1e6
 
-interface Group { readonly open: string, readonly at: number, readonly counts: Map<string, number> }
-interface Count { readonly value: number, readonly denominator: number, readonly end: number, readonly text: string }
+interface Group {
+  readonly open: string
+  readonly at: number
+  readonly counts: Map<string, number>
+}
+interface Count {
+  readonly value: number
+  readonly denominator: number
+  readonly end: number
+  readonly text: string
+}
 
 class Refused extends Error {
-  constructor(readonly problem: FormulaProblem) { super(problem.code) }
+  constructor(readonly problem: FormulaProblem) {
+    super(problem.code)
+  }
 }
-const refuse = (problem: FormulaProblem): never => { throw new Refused(problem) }
+const refuse = (problem: FormulaProblem): never => {
+  throw new Refused(problem)
+}
 
 /**
  * Reads a formula as chemists type it (`CuSO4.5H2O`, `[Co(NH3)5Cl]Cl2`, `MnO4-`, `SO4^2-`) and refuses what can be read in
@@ -42,7 +55,8 @@ export function parseUnweighed(text: string): Checked<Formula, FormulaProblem> {
   while (start < end && isSpace(text.charCodeAt(start))) start++
   while (end > start && isSpace(text.charCodeAt(end - 1))) end--
   if (start === end) return fail({ code: 'formula.empty', span: [0, text.length] })
-  if (end - start > MAX_LENGTH) return fail({ code: 'formula.too-long', span: [start + MAX_LENGTH, end], limit: MAX_LENGTH })
+  if (end - start > MAX_LENGTH)
+    return fail({ code: 'formula.too-long', span: [start + MAX_LENGTH, end], limit: MAX_LENGTH })
 
   const charged = splitCharge(text, start, end)
   if (!charged.ok) return charged
@@ -78,14 +92,19 @@ function readBody(text: string, start: number, bodyEnd: number, charge: number):
 
     at = group.end
     if (at === end) break
-    if (text[at] === '.' && isDigit(text.charCodeAt(at - 1)) && isDigit(text.charCodeAt(at + 1))) dotBetweenDigits ??= [at, at + 1]
+    if (text[at] === '.' && isDigit(text.charCodeAt(at - 1)) && isDigit(text.charCodeAt(at + 1)))
+      dotBetweenDigits ??= [at, at + 1]
     at = skipSpaces(text, at, end)
     const separator = at
     at = skipSpaces(text, at + 1, end)
     if (text[separator] === '.' && separator > group.end && at === separator + 1 && isDigit(text.charCodeAt(at))) {
       refuse({ code: 'formula.ambiguous-dot', span: [separator, separator + 1] })
     }
-    if (at === end || isSeparator(text[at]!) && (text[at] !== '.' || text[separator] === '.' || !isDigit(text.charCodeAt(at + 1)))) refuse({ code: 'formula.empty-part', span: [separator, separator + 1] })
+    if (
+      at === end ||
+      (isSeparator(text[at]!) && (text[at] !== '.' || text[separator] === '.' || !isDigit(text.charCodeAt(at + 1))))
+    )
+      refuse({ code: 'formula.empty-part', span: [separator, separator + 1] })
   }
   if (decimalCounts && dotBetweenDigits) refuse({ code: 'formula.ambiguous-dot', span: dotBetweenDigits })
   checkSize(total, denominator, text, start, end)
@@ -143,14 +162,24 @@ function readGroup(text: string, from: number, end: number, start: number) {
   }
   const unclosed = open.pop()
   if (unclosed) refuse({ code: 'formula.unclosed-bracket', span: [unclosed.at, unclosed.at + 1], text: unclosed.open })
-  if (counts.size === 0) refuse(i > from || from === 0 ? { code: 'formula.empty-part', span: [i, i + 1] } : { code: 'formula.number-alone', span: [Math.max(start, from - 1), from], text: text.slice(from - 1, from) })
+  if (counts.size === 0)
+    refuse(
+      i > from || from === 0
+        ? { code: 'formula.empty-part', span: [i, i + 1] }
+        : { code: 'formula.number-alone', span: [Math.max(start, from - 1), from], text: text.slice(from - 1, from) },
+    )
   return { counts, text: canonical, denominator, end: i }
 }
 
 const closes: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' }
 
 function unknownElement(text: string, at: number, to: number, start: number, end: number): never {
-  return refuse({ code: 'formula.unknown-element', span: [at, to], text: text.slice(at, to), readings: caseReadings(text.slice(start, end)) })
+  return refuse({
+    code: 'formula.unknown-element',
+    span: [at, to],
+    text: text.slice(at, to),
+    readings: caseReadings(text.slice(start, end)),
+  })
 }
 
 /** The number before an added part: 5, 0.5, 1/2, ½, or nothing. In front of the whole formula it is a problem. */
@@ -173,7 +202,14 @@ function readCount(text: string, at: number, end: number): Count {
   let to = at
   if (isLowered(first)) {
     while (to < end && isLowered(text.charCodeAt(to))) to++
-    return { ...countOf(text.slice(at, to).replace(/[₀-₉]/g, digit => String(digit.charCodeAt(0) - 0x2080)), at, to), end: to }
+    return {
+      ...countOf(
+        text.slice(at, to).replace(/[₀-₉]/g, digit => String(digit.charCodeAt(0) - 0x2080)),
+        at,
+        to,
+      ),
+      end: to,
+    }
   }
   while (to < end && isDigit(text.charCodeAt(to))) to++
   if (to === at + 1 && first === 48 && text[to] === '.' && isDigit(text.charCodeAt(to + 1))) {
@@ -199,7 +235,8 @@ function countOf(written: string, at: number, to: number): Omit<Count, 'end'> {
 }
 
 /** Halves and tenths as decimals, thirds as fractions: what reads back to the same number. */
-const countText = (top: number, bottom: number): string => 10_000 % bottom === 0 ? String(top / bottom) : `${top}/${bottom}`
+const countText = (top: number, bottom: number): string =>
+  10_000 % bottom === 0 ? String(top / bottom) : `${top}/${bottom}`
 
 function greatestCommonDivisor(a: number, b: number): number {
   return b === 0 ? a || 1 : greatestCommonDivisor(b, a % b)
@@ -210,10 +247,17 @@ function added(into: Map<string, number>, counts: ReadonlyMap<string, number>, t
   return into
 }
 
-function checkSize(counts: ReadonlyMap<string, number>, denominator: number, text: string, start: number, end: number): void {
+function checkSize(
+  counts: ReadonlyMap<string, number>,
+  denominator: number,
+  text: string,
+  start: number,
+  end: number,
+): void {
   let atoms = 0
   for (const count of counts.values()) atoms += count
-  if (atoms > MAX_ATOMS || denominator > MAX_DENOMINATOR) refuse({ code: 'formula.bad-count', span: [start, end], text: text.slice(start, Math.min(end, start + 40)) })
+  if (atoms > MAX_ATOMS || denominator > MAX_DENOMINATOR)
+    refuse({ code: 'formula.bad-count', span: [start, end], text: text.slice(start, Math.min(end, start + 40)) })
 }
 
 export const chargeText = (charge: number): string =>

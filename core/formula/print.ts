@@ -1,7 +1,10 @@
 import type { Composition } from './formula'
 
 /** A run of a typeset formula: on the line, lowered, or raised. */
-export interface Piece { readonly place: 'line' | 'sub' | 'sup', readonly text: string }
+export interface Piece {
+  readonly place: 'line' | 'sub' | 'sup'
+  readonly text: string
+}
 
 /** Cuts a canonical formula text into runs for typesetting; numbers before an added part stay on the line. */
 export function typeset(canonical: string): Piece[] {
@@ -28,7 +31,7 @@ export function hill(composition: Composition): string {
   const first = composition.has('C') ? ['C', 'H'] : []
   const rank = (symbol: string): string => `${first.includes(symbol) ? first.indexOf(symbol) : 9}${symbol}`
   return [...composition]
-    .sort(([a], [b]) => rank(a) < rank(b) ? -1 : 1)
+    .sort(([a], [b]) => (rank(a) < rank(b) ? -1 : 1))
     .map(([symbol, count]) => symbol + (count === 1 ? '' : Number(count.toFixed(6))))
     .join('')
 }

@@ -1,7 +1,10 @@
 import type { Formula } from './formula'
 
 /** One formula unit of `weighed` is `units` of the species and `waters` of H2O; waters below zero are taken up to make it. */
-export interface Relation { readonly units: number, readonly waters: number }
+export interface Relation {
+  readonly units: number
+  readonly waters: number
+}
 
 const near = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b))
 
@@ -20,7 +23,8 @@ export function relate(weighed: Formula, species: Formula): Relation | undefined
     if (!near(weighed.composition.get(symbol) ?? 0, units * (species.composition.get(symbol) ?? 0))) return undefined
   }
   const waters = o.weighed - units * o.species
-  if (!near(h.weighed - units * h.species, 2 * waters) || !near(weighed.charge, units * species.charge)) return undefined
+  if (!near(h.weighed - units * h.species, 2 * waters) || !near(weighed.charge, units * species.charge))
+    return undefined
   return { units, waters: near(waters, Math.round(waters * 12) / 12) ? Math.round(waters * 12) / 12 : waters }
 }
 
@@ -32,7 +36,10 @@ function unitsByMarkers(weighed: Formula, species: Formula): number | undefined 
 }
 
 /** Hydrogen peroxide or water alone: h = units·hs + 2w and o = units·os + w, solved for units. */
-function unitsByHydrogenAndOxygen(h: { weighed: number, species: number }, o: { weighed: number, species: number }): number | undefined {
+function unitsByHydrogenAndOxygen(
+  h: { weighed: number; species: number },
+  o: { weighed: number; species: number },
+): number | undefined {
   const determinant = h.species - 2 * o.species
   if (determinant !== 0) return (h.weighed - 2 * o.weighed) / determinant
   return o.species > 0 ? o.weighed / o.species : undefined

@@ -1,7 +1,7 @@
 /** What a reading is about: one reagent's charge, or one crop of the product. */
 export type About =
-  | { readonly what: 'charge', readonly stage: string, readonly species: string }
-  | { readonly what: 'product', readonly stage: string, readonly crop: number }
+  | { readonly what: 'charge'; readonly stage: string; readonly species: string }
+  | { readonly what: 'product'; readonly stage: string; readonly crop: number }
 
 export type Measure = 'gross' | 'tare' | 'net' | 'volume'
 

@@ -33,7 +33,8 @@ export function foldJournal(entries: readonly Entry[]): JournalLine[] {
         break
       case 'correction': {
         const line = lines.get(entry.corrects)
-        if (line) lines.set(entry.corrects, { ...line, corrections: [...line.corrections, entry], current: entry.instead })
+        if (line)
+          lines.set(entry.corrects, { ...line, corrections: [...line.corrections, entry], current: entry.instead })
         break
       }
     }
@@ -42,14 +43,15 @@ export function foldJournal(entries: readonly Entry[]): JournalLine[] {
 }
 
 export const sameAbout = (a: About, b: About): boolean =>
-  a.stage === b.stage && (a.what === 'charge' ? b.what === 'charge' && a.species === b.species : b.what === 'product' && a.crop === b.crop)
+  a.stage === b.stage &&
+  (a.what === 'charge' ? b.what === 'charge' && a.species === b.species : b.what === 'product' && a.crop === b.crop)
 
 /**
  * The last gross less the last tare, or a net or volume that was read after both. A gross below its tare gives no mass but a
  * problem; so does half a weighing.
  */
 export function weighingOf(lines: readonly JournalLine[], about: About): Weighing {
-  const last: Partial<Record<Measure, { figure: Figure, at: number }>> = {}
+  const last: Partial<Record<Measure, { figure: Figure; at: number }>> = {}
   lines.forEach(({ entry, current }, at) => {
     if (entry.kind !== 'reading' || current === undefined || !sameAbout(entry.about, about)) return
     const read = readReading(entry, current)
@@ -61,40 +63,56 @@ export function weighingOf(lines: readonly JournalLine[], about: About): Weighin
   if (direct && direct.at > byDifference) return { net: direct.figure }
   if (!gross) return tare ? { tare: tare.figure, problem: 'gross-missing' } : {}
   if (!tare) return { gross: gross.figure, problem: 'tare-missing' }
-  if (gross.figure.value < tare.figure.value) return { gross: gross.figure, tare: tare.figure, problem: 'gross-below-tare' }
+  if (gross.figure.value < tare.figure.value)
+    return { gross: gross.figure, tare: tare.figure, problem: 'gross-below-tare' }
   return { gross: gross.figure, tare: tare.figure, net: difference(nameOf(about), gross.figure, tare.figure) }
 }
 
-const nameOf = (about: About): string => about.what === 'charge' ? `mass of {${about.species}} weighed` : `mass of crop ${about.crop}`
+const nameOf = (about: About): string =>
+  about.what === 'charge' ? `mass of {${about.species}} weighed` : `mass of crop ${about.crop}`
 
 const kindOf: Record<Measure, 'mass' | 'volume'> = { gross: 'mass', tare: 'mass', net: 'mass', volume: 'volume' }
 
 /** The value of a reading; a balance may show zero, but not less. */
-export function readReading(reading: Pick<Reading, 'id' | 'measure' | 'about'>, value: string): Checked<Figure, QuantityProblem> {
+export function readReading(
+  reading: Pick<Reading, 'id' | 'measure' | 'about'>,
+  value: string,
+): Checked<Figure, QuantityProblem> {
   const what = reading.about.what === 'charge' ? `{${reading.about.species}}` : `crop ${reading.about.crop}`
   const name = reading.measure === 'net' ? nameOf(reading.about) : `${reading.measure}, ${what}`
-  return parseQuantity(value, { kinds: [kindOf[reading.measure]], name, source: `${reading.measure} of ${what}, reading ${reading.id.slice(0, 8)}`, zero: true })
+  return parseQuantity(value, {
+    kinds: [kindOf[reading.measure]],
+    name,
+    source: `${reading.measure} of ${what}, reading ${reading.id.slice(0, 8)}`,
+    zero: true,
+  })
 }
 
 /** The crops of a stage added up; undefined while there is none that adds up. */
 export function productMass(lines: readonly JournalLine[], stage: string): Figure | undefined {
   const masses = cropsOf(lines, stage).flatMap(crop => weighingOf(lines, { what: 'product', stage, crop }).net ?? [])
   if (masses.length === 0) return undefined
-  return masses.length === 1 ? masses[0] : sum('mass of all crops', masses.map(mass => [1, mass]))
+  return masses.length === 1
+    ? masses[0]
+    : sum(
+        'mass of all crops',
+        masses.map(mass => [1, mass]),
+      )
 }
 
 /** Numbers of the crops that have a reading, in order. */
 export function cropsOf(lines: readonly JournalLine[], stage: string): number[] {
   const crops = new Set<number>()
   for (const { entry } of lines) {
-    if (entry.kind === 'reading' && entry.about.what === 'product' && entry.about.stage === stage) crops.add(entry.about.crop)
+    if (entry.kind === 'reading' && entry.about.what === 'product' && entry.about.stage === stage)
+      crops.add(entry.about.crop)
   }
   return [...crops].sort((a, b) => a - b)
 }
 
 export type EntryProblem =
-  | { code: 'journal.value', problem: QuantityProblem }
-  | { code: 'journal.nothing-to-correct', corrects: string }
+  | { code: 'journal.value'; problem: QuantityProblem }
+  | { code: 'journal.nothing-to-correct'; corrects: string }
   | { code: 'journal.no-reason' }
   | { code: 'journal.empty' }
 

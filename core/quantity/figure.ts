@@ -22,7 +22,10 @@ interface Given {
   /** As a working prints it. */
   readonly written?: string | undefined
 }
-interface Sum { readonly how: 'sum', readonly terms: readonly (readonly [weight: number, of: Figure])[] }
+interface Sum {
+  readonly how: 'sum'
+  readonly terms: readonly (readonly [weight: number, of: Figure])[]
+}
 interface Product {
   readonly how: 'product'
   readonly over: readonly Figure[]
@@ -32,16 +35,24 @@ interface Product {
 }
 
 export const given = (
-  value: number, kind: Kind, name: string,
-  from: { source: string, uncertainty: number, written?: string | undefined, decimals?: number | undefined },
+  value: number,
+  kind: Kind,
+  name: string,
+  from: { source: string; uncertainty: number; written?: string | undefined; decimals?: number | undefined },
 ): Figure => ({
-  value, kind, name, decimals: from.decimals,
+  value,
+  kind,
+  name,
+  decimals: from.decimals,
   made: { how: 'given', source: from.source, uncertainty: from.uncertainty, written: from.written },
 })
 
 /** A number that is exact by definition or by decision: a coefficient, a chosen excess. */
 export const exact = (value: number, kind: Kind = 'number', name = '', written?: string): Figure => ({
-  value, kind, name, made: { how: 'given', source: 'exact', uncertainty: 0, written },
+  value,
+  kind,
+  name,
+  made: { how: 'given', source: 'exact', uncertainty: 0, written },
 })
 
 export const renamed = (figure: Figure, name: string): Figure => ({ ...figure, name })
@@ -55,14 +66,28 @@ export function sum(name: string, terms: readonly (readonly [number, Figure])[])
     if (of.decimals === undefined) decimals = undefined
     else if (decimals !== undefined) decimals = Math.min(decimals, of.decimals)
   }
-  return { value, kind: terms[0]![1].kind, name, decimals: decimals === Infinity ? undefined : decimals, made: { how: 'sum', terms } }
+  return {
+    value,
+    kind: terms[0]![1].kind,
+    name,
+    decimals: decimals === Infinity ? undefined : decimals,
+    made: { how: 'sum', terms },
+  }
 }
 
-export const difference = (name: string, whole: Figure, part: Figure): Figure => sum(name, [[1, whole], [-1, part]])
+export const difference = (name: string, whole: Figure, part: Figure): Figure =>
+  sum(name, [
+    [1, whole],
+    [-1, part],
+  ])
 
 /** Over divided by under, brought to the fixed unit of `kind` by the exact `conversion`. */
 export function product(
-  name: string, kind: Kind, over: readonly Figure[], under: readonly Figure[] = [], conversion = 1,
+  name: string,
+  kind: Kind,
+  over: readonly Figure[],
+  under: readonly Figure[] = [],
+  conversion = 1,
 ): Figure {
   let value = conversion
   for (const { value: factor } of over) value *= factor

@@ -5,23 +5,34 @@ import { fixedUnit, type Kind } from './units'
 const THIN = '\u202f'
 
 /** How a kind is shown: the larger or smaller unit once the value asks for it. `from` is the least value shown in that unit. */
-const shown: Partial<Record<Kind, readonly { unit: string, size: number, from: number }[]>> = {
-  'mass': [{ unit: 'kg', size: 1000, from: 10_000 }, { unit: 'g', size: 1, from: 0.01 }, { unit: 'mg', size: 1e-3, from: 0 }],
-  'volume': [{ unit: 'L', size: 1000, from: 1000 }, { unit: 'mL', size: 1, from: 0 }],
-  'amount': [{ unit: 'mol', size: 1, from: 1 }, { unit: 'mmol', size: 1e-3, from: 0 }],
+const shown: Partial<Record<Kind, readonly { unit: string; size: number; from: number }[]>> = {
+  mass: [
+    { unit: 'kg', size: 1000, from: 10_000 },
+    { unit: 'g', size: 1, from: 0.01 },
+    { unit: 'mg', size: 1e-3, from: 0 },
+  ],
+  volume: [
+    { unit: 'L', size: 1000, from: 1000 },
+    { unit: 'mL', size: 1, from: 0 },
+  ],
+  amount: [
+    { unit: 'mol', size: 1, from: 1 },
+    { unit: 'mmol', size: 1e-3, from: 0 },
+  ],
   'mass fraction': [{ unit: '%', size: 0.01, from: 0 }],
 }
 
 const EXACT_DIGITS = 5
 
 /**
- * How many decimals of `value` are known when its standard uncertainty is u: the last one shown is the resolution of an
- * instrument with the same u (d = u·√12, GUM F.2.2.1). Exact values show five significant digits.
+ * How many decimals of `value` are known when its standard uncertainty is u: the last one shown is the first that the
+ * interval of 2u (about 95 %, GUM 6.2.1) reaches. Exact values show five significant digits.
  */
 export function knownDecimals(value: number, uncertainty: number): number {
-  const place = uncertainty > 0
-    ? Math.floor(Math.log10(uncertainty * Math.sqrt(12)) + 1e-6)
-    : Math.floor(Math.log10(Math.abs(value) || 1)) - EXACT_DIGITS + 1
+  const place =
+    uncertainty > 0
+      ? Math.floor(Math.log10(2 * uncertainty) + 1e-6)
+      : Math.floor(Math.log10(Math.abs(value) || 1)) - EXACT_DIGITS + 1
   return Math.min(12, Math.max(0, -place))
 }
 
@@ -29,9 +40,26 @@ export function knownDecimals(value: number, uncertainty: number): number {
 export function formatFigure(figure: Figure): string {
   const scale = scaleOf(figure.kind, Math.abs(figure.value))
   const byUncertainty = knownDecimals(figure.value / scale.size, standardUncertainty(figure) / scale.size)
-  const bySum = figure.made.how === 'product' || figure.decimals === undefined ? 12 : Math.max(0, figure.decimals + Math.round(Math.log10(scale.size)))
-  return withUnit((figure.value / scale.size).toFixed(Math.min(byUncertainty, bySum)), scale.unit)
+  return withUnit(
+    (figure.value / scale.size).toFixed(Math.min(byUncertainty, keptDecimals(figure, scale.size))),
+    scale.unit,
+  )
 }
+
+/** The same with so many significant digits, as a step of a working; a sum keeps no more decimals than what was added. */
+export function formatStep(figure: Figure, digits: number): string {
+  const scale = scaleOf(figure.kind, Math.abs(figure.value))
+  const value = figure.value / scale.size
+  return withUnit(
+    value === 0 ? '0' : value.toFixed(Math.min(significantDecimals(value, digits), keptDecimals(figure, scale.size))),
+    scale.unit,
+  )
+}
+
+const keptDecimals = (figure: Figure, size: number): number =>
+  figure.made.how === 'product' || figure.decimals === undefined
+    ? 12
+    : Math.max(0, figure.decimals + Math.round(Math.log10(size)))
 
 /** A plain number of a kind, to so many significant digits, in the unit people read it in. */
 export function formatValue(value: number, kind: Kind, digits = 4): string {
@@ -42,10 +70,13 @@ export function formatValue(value: number, kind: Kind, digits = 4): string {
 /** Fixed notation with so many significant digits; never an exponent for what a bench weighs. */
 export function toSignificant(value: number, digits: number): string {
   if (value === 0) return '0'
-  return value.toFixed(Math.min(12, Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-9))))
+  return value.toFixed(significantDecimals(value, digits))
 }
+
+const significantDecimals = (value: number, digits: number): number =>
+  Math.min(12, Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value)) + 1e-9)))
 
 const scaleOf = (kind: Kind, size: number) =>
   shown[kind]?.find(scale => size >= scale.from) ?? { unit: fixedUnit[kind], size: 1 }
 
-const withUnit = (number: string, unit: string): string => unit === '' ? number : `${number}${THIN}${unit}`
+const withUnit = (number: string, unit: string): string => (unit === '' ? number : `${number}${THIN}${unit}`)

@@ -3,18 +3,19 @@ import { given, type Figure } from './figure'
 import { findUnit, unitsOf, type Kind } from './units'
 
 export type QuantityProblem =
-  | { code: 'quantity.empty', span: Span, kinds: readonly Kind[] }
-  | { code: 'quantity.unreadable', span: Span, kinds: readonly Kind[] }
-  | { code: 'quantity.comma', span: Span }
-  | { code: 'quantity.no-unit', span: Span, kinds: readonly Kind[] }
-  | { code: 'quantity.unknown-unit', span: Span, unit: string, kinds: readonly Kind[] }
-  | { code: 'quantity.wrong-kind', span: Span, unit: string, kind: Kind, kinds: readonly Kind[] }
-  | { code: 'quantity.negative', span: Span }
-  | { code: 'quantity.zero', span: Span }
-  | { code: 'quantity.over-whole', span: Span }
-  | { code: 'quantity.out-of-range', span: Span }
+  | { code: 'quantity.empty'; span: Span; kinds: readonly Kind[] }
+  | { code: 'quantity.unreadable'; span: Span; kinds: readonly Kind[] }
+  | { code: 'quantity.comma'; span: Span }
+  | { code: 'quantity.no-unit'; span: Span; kinds: readonly Kind[] }
+  | { code: 'quantity.unknown-unit'; span: Span; unit: string; kinds: readonly Kind[] }
+  | { code: 'quantity.wrong-kind'; span: Span; unit: string; kind: Kind; kinds: readonly Kind[] }
+  | { code: 'quantity.negative'; span: Span }
+  | { code: 'quantity.zero'; span: Span }
+  | { code: 'quantity.over-whole'; span: Span }
+  | { code: 'quantity.out-of-range'; span: Span }
 
-const NUMBER = /^\s*([+\-−]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?)(?:\((\d+)\)|\s*(?:±|\+\/?-)\s*((?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?))?\s*/
+const NUMBER =
+  /^\s*([+\-−]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?)(?:\((\d+)\)|\s*(?:±|\+\/?-)\s*((?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?))?\s*/
 
 export interface Reading {
   readonly kinds: readonly Kind[]
@@ -31,7 +32,10 @@ export interface Reading {
  * Written digits are the resolution d, a standard uncertainty of d/√12 (GUM, F.2.2.1); what stands in brackets or after ±
  * is taken as the standard uncertainty (GUM, 7.2.2). Refuses negative values but for temperatures, and zero unless allowed.
  */
-export function parseQuantity(text: string, { kinds, name, source, zero = false, aboveWhole = false }: Reading): Checked<Figure, QuantityProblem> {
+export function parseQuantity(
+  text: string,
+  { kinds, name, source, zero = false, aboveWhole = false }: Reading,
+): Checked<Figure, QuantityProblem> {
   const whole: Span = [0, text.length]
   if (text.trim() === '') return fail({ code: 'quantity.empty', span: whole, kinds })
   if (text.length > 60) return fail({ code: 'quantity.unreadable', span: whole, kinds })
@@ -59,15 +63,17 @@ export function parseQuantity(text: string, { kinds, name, source, zero = false,
   if (!Number.isFinite(value) || Math.abs(value) > 1e12) return fail({ code: 'quantity.out-of-range', span: at })
   if (unit.kind === 'temperature' ? value < -273.15 : value < 0) return fail({ code: 'quantity.negative', span: at })
   if (value === 0 && !zero && unit.kind !== 'temperature') return fail({ code: 'quantity.zero', span: at })
-  if (unit.kind === 'mass fraction' && !aboveWhole && value > 1 + 1e-12) return fail({ code: 'quantity.over-whole', span: at })
+  if (unit.kind === 'mass fraction' && !aboveWhole && value > 1 + 1e-12)
+    return fail({ code: 'quantity.over-whole', span: at })
 
   const resolution = resolutionOf(digits)
-  const uncertainty = unit.size * (bracket ? Number(bracket) * resolution : plusMinus ? Number(plusMinus) : resolution / Math.sqrt(12))
+  const uncertainty =
+    unit.size * (bracket ? Number(bracket) * resolution : plusMinus ? Number(plusMinus) : resolution / Math.sqrt(12))
   const decimals = Math.max(0, Math.round(-Math.log10(resolution * unit.size)))
   return ok(given(value, unit.kind, name, { source, uncertainty, written: written(matched, unit.symbol), decimals }))
 }
 
-const written = (number: string, unit: string): string => unit === '' ? number.trim() : `${number.trim()} ${unit}`
+const written = (number: string, unit: string): string => (unit === '' ? number.trim() : `${number.trim()} ${unit}`)
 
 /** The place of the last written digit: 5.214 is known to 0.001, 2.0e3 to 100. */
 function resolutionOf(digits: string): number {
@@ -77,24 +83,51 @@ function resolutionOf(digits: string): number {
 }
 
 const example: Partial<Record<Kind, string>> = {
-  'mass': '5.214 g', 'volume': '40.0 mL', 'amount': '0.120 mol', 'concentration': '3.00 mol/L', 'mass fraction': '98 %',
-  'mass per volume': '10 % w/v', 'density': '1.18 g/mL', 'temperature': '25 °C', 'time': '20 min', 'pressure': '101.3 kPa',
+  mass: '5.214 g',
+  volume: '40.0 mL',
+  amount: '0.120 mol',
+  concentration: '3.00 mol/L',
+  'mass fraction': '98 %',
+  'mass per volume': '10 % w/v',
+  density: '1.18 g/mL',
+  temperature: '25 °C',
+  time: '20 min',
+  pressure: '101.3 kPa',
 }
 
-const wanted = (kinds: readonly Kind[]): string => `${kinds.join(' or ')}, such as ${kinds.map(kind => example[kind] ?? '1.2').join(' or ')}`
+const wanted = (kinds: readonly Kind[]): string =>
+  `${kinds.join(' or ')}, such as ${kinds.map(kind => example[kind] ?? '1.2').join(' or ')}`
 
 export function explainQuantity(problem: QuantityProblem): Advice {
   switch (problem.code) {
-    case 'quantity.empty': return { why: 'There is nothing here.', fix: `Give a ${wanted(problem.kinds)}.` }
-    case 'quantity.unreadable': return { why: 'This does not read as a number with a unit.', fix: `Give a ${wanted(problem.kinds)}.` }
-    case 'quantity.comma': return { why: 'A comma could be a decimal sign or a thousands sign.', fix: 'Use a point for decimals and nothing for thousands: 1.25 g, 1250 g.' }
-    case 'quantity.no-unit': return { why: 'The unit is missing.', fix: `Give a ${wanted(problem.kinds)}.` }
-    case 'quantity.unknown-unit': return { why: `“${problem.unit}” is not a unit read here.`, fix: `Use ${unitsOf(problem.kinds).join(', ') || 'a plain number'}.` }
-    case 'quantity.wrong-kind': return { why: `${problem.unit} measures ${problem.kind}; this wants ${problem.kinds.join(' or ')}.`, fix: `Give a ${wanted(problem.kinds)}.` }
-    case 'quantity.negative': return { why: 'This is below zero, which cannot be.', fix: 'Check the sign.' }
-    case 'quantity.zero': return { why: 'Zero leaves nothing to work with.', fix: 'Give a value above zero.' }
-    case 'quantity.over-whole': return { why: 'A part of a whole is 100 % at most.', fix: 'Give a percentage up to 100 %.' }
-    case 'quantity.out-of-range': return { why: 'This number is too large for a bench.', fix: 'Check the digits and the exponent.' }
+    case 'quantity.empty':
+      return { why: 'There is nothing here.', fix: `Give a ${wanted(problem.kinds)}.` }
+    case 'quantity.unreadable':
+      return { why: 'This does not read as a number with a unit.', fix: `Give a ${wanted(problem.kinds)}.` }
+    case 'quantity.comma':
+      return {
+        why: 'A comma could be a decimal sign or a thousands sign.',
+        fix: 'Use a point for decimals and nothing for thousands: 1.25 g, 1250 g.',
+      }
+    case 'quantity.no-unit':
+      return { why: 'The unit is missing.', fix: `Give a ${wanted(problem.kinds)}.` }
+    case 'quantity.unknown-unit':
+      return {
+        why: `“${problem.unit}” is not a unit read here.`,
+        fix: `Use ${unitsOf(problem.kinds).join(', ') || 'a plain number'}.`,
+      }
+    case 'quantity.wrong-kind':
+      return {
+        why: `${problem.unit} measures ${problem.kind}; this wants ${problem.kinds.join(' or ')}.`,
+        fix: `Give a ${wanted(problem.kinds)}.`,
+      }
+    case 'quantity.negative':
+      return { why: 'This is below zero, which cannot be.', fix: 'Check the sign.' }
+    case 'quantity.zero':
+      return { why: 'Zero leaves nothing to work with.', fix: 'Give a value above zero.' }
+    case 'quantity.over-whole':
+      return { why: 'A part of a whole is 100 % at most.', fix: 'Give a percentage up to 100 %.' }
+    case 'quantity.out-of-range':
+      return { why: 'This number is too large for a bench.', fix: 'Check the digits and the exponent.' }
   }
 }
-

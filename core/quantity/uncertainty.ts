@@ -1,6 +1,9 @@
 import type { Figure } from './figure'
 
-export interface Share { readonly source: string, readonly uncertainty: number }
+export interface Share {
+  readonly source: string
+  readonly uncertainty: number
+}
 
 /**
  * Standard uncertainty of a figure by source, in its fixed unit and to first order; a source that enters twice is added
@@ -35,9 +38,11 @@ function collect(figure: Figure, partial: number, into: Map<string, number>): vo
 }
 
 /** The product without its i-th factor: right also where that factor is 0. */
-function partialOf(made: { over: readonly Figure[], under: readonly Figure[], conversion: number }, i: number): number {
+function partialOf(made: { over: readonly Figure[]; under: readonly Figure[]; conversion: number }, i: number): number {
   let rest = made.conversion
-  made.over.forEach((factor, j) => { if (j !== i) rest *= factor.value })
+  made.over.forEach((factor, j) => {
+    if (j !== i) rest *= factor.value
+  })
   for (const divisor of made.under) rest /= divisor.value
   return rest
 }

@@ -1,68 +1,115 @@
 export type Kind =
-  | 'mass' | 'volume' | 'amount' | 'concentration' | 'mass fraction' | 'mass per volume' | 'density'
-  | 'molar mass' | 'molar volume' | 'temperature' | 'time' | 'pressure' | 'energy' | 'number'
+  | 'mass'
+  | 'volume'
+  | 'amount'
+  | 'concentration'
+  | 'mass fraction'
+  | 'mass per volume'
+  | 'density'
+  | 'molar mass'
+  | 'molar volume'
+  | 'temperature'
+  | 'time'
+  | 'pressure'
+  | 'energy'
+  | 'number'
 
 /** The unit that numbers of a kind are held in, inside the core and in answers. */
 export const fixedUnit = {
-  'mass': 'g', 'volume': 'mL', 'amount': 'mol', 'concentration': 'mol/L', 'mass fraction': '', 'mass per volume': 'g/mL',
-  'density': 'g/mL', 'molar mass': 'g/mol', 'molar volume': 'mL/mol', 'temperature': '°C', 'time': 'h', 'pressure': 'kPa',
-  'energy': 'kJ', 'number': '',
+  mass: 'g',
+  volume: 'mL',
+  amount: 'mol',
+  concentration: 'mol/L',
+  'mass fraction': '',
+  'mass per volume': 'g/mL',
+  density: 'g/mL',
+  'molar mass': 'g/mol',
+  'molar volume': 'mL/mol',
+  temperature: '°C',
+  time: 'h',
+  pressure: 'kPa',
+  energy: 'kJ',
+  number: '',
 } as const satisfies Record<Kind, string>
 
-interface Unit { readonly symbol: string, readonly kind: Kind, readonly size: number, readonly offset?: number }
+interface Unit {
+  readonly symbol: string
+  readonly kind: Kind
+  readonly size: number
+  readonly offset?: number
+}
 
 /** Units that may be typed; `size` is how many of the fixed unit one of them is, exact by definition (SI Brochure, 9th ed.). */
 export const units = [
-  { symbol: 'g',       kind: 'mass',            size: 1 },
-  { symbol: 'mg',      kind: 'mass',            size: 1e-3 },
-  { symbol: 'µg',      kind: 'mass',            size: 1e-6 },
-  { symbol: 'kg',      kind: 'mass',            size: 1e3 },
-  { symbol: 'mL',      kind: 'volume',          size: 1 },
-  { symbol: 'µL',      kind: 'volume',          size: 1e-3 },
-  { symbol: 'L',       kind: 'volume',          size: 1e3 },
-  { symbol: 'mol',     kind: 'amount',          size: 1 },
-  { symbol: 'mmol',    kind: 'amount',          size: 1e-3 },
-  { symbol: 'µmol',    kind: 'amount',          size: 1e-6 },
-  { symbol: 'mol/L',   kind: 'concentration',   size: 1 },
-  { symbol: 'mmol/L',  kind: 'concentration',   size: 1e-3 },
-  { symbol: 'M',       kind: 'concentration',   size: 1 },
-  { symbol: 'mM',      kind: 'concentration',   size: 1e-3 },
-  { symbol: '%',       kind: 'mass fraction',   size: 1e-2 },
-  { symbol: '% w/w',   kind: 'mass fraction',   size: 1e-2 },
-  { symbol: '% w/v',   kind: 'mass per volume', size: 1e-2 },
-  { symbol: 'g/L',     kind: 'mass per volume', size: 1e-3 },
-  { symbol: 'g/mL',    kind: 'density',         size: 1 },
-  { symbol: 'kg/L',    kind: 'density',         size: 1 },
-  { symbol: 'g/cm3',   kind: 'density',         size: 1 },
-  { symbol: 'g/mol',   kind: 'molar mass',      size: 1 },
-  { symbol: '°C',      kind: 'temperature',     size: 1 },
-  { symbol: 'K',       kind: 'temperature',     size: 1, offset: -273.15 },
-  { symbol: 'h',       kind: 'time',            size: 1 },
-  { symbol: 'min',     kind: 'time',            size: 1 / 60 },
-  { symbol: 's',       kind: 'time',            size: 1 / 3600 },
-  { symbol: 'd',       kind: 'time',            size: 24 },
-  { symbol: 'kPa',     kind: 'pressure',        size: 1 },
-  { symbol: 'Pa',      kind: 'pressure',        size: 1e-3 },
-  { symbol: 'hPa',     kind: 'pressure',        size: 0.1 },
-  { symbol: 'mbar',    kind: 'pressure',        size: 0.1 },
-  { symbol: 'bar',     kind: 'pressure',        size: 100 },
-  { symbol: 'atm',     kind: 'pressure',        size: 101.325 },
-  { symbol: 'torr',    kind: 'pressure',        size: 101.325 / 760 },
-  { symbol: 'kJ',      kind: 'energy',          size: 1 },
-  { symbol: 'J',       kind: 'energy',          size: 1e-3 },
-  { symbol: '',        kind: 'number',          size: 1 },
+  { symbol: 'g', kind: 'mass', size: 1 },
+  { symbol: 'mg', kind: 'mass', size: 1e-3 },
+  { symbol: 'µg', kind: 'mass', size: 1e-6 },
+  { symbol: 'kg', kind: 'mass', size: 1e3 },
+  { symbol: 'mL', kind: 'volume', size: 1 },
+  { symbol: 'µL', kind: 'volume', size: 1e-3 },
+  { symbol: 'L', kind: 'volume', size: 1e3 },
+  { symbol: 'mol', kind: 'amount', size: 1 },
+  { symbol: 'mmol', kind: 'amount', size: 1e-3 },
+  { symbol: 'µmol', kind: 'amount', size: 1e-6 },
+  { symbol: 'mol/L', kind: 'concentration', size: 1 },
+  { symbol: 'mmol/L', kind: 'concentration', size: 1e-3 },
+  { symbol: 'M', kind: 'concentration', size: 1 },
+  { symbol: 'mM', kind: 'concentration', size: 1e-3 },
+  { symbol: '%', kind: 'mass fraction', size: 1e-2 },
+  { symbol: '% w/w', kind: 'mass fraction', size: 1e-2 },
+  { symbol: '% w/v', kind: 'mass per volume', size: 1e-2 },
+  { symbol: 'g/L', kind: 'mass per volume', size: 1e-3 },
+  { symbol: 'g/mL', kind: 'density', size: 1 },
+  { symbol: 'kg/L', kind: 'density', size: 1 },
+  { symbol: 'g/cm3', kind: 'density', size: 1 },
+  { symbol: 'g/mol', kind: 'molar mass', size: 1 },
+  { symbol: '°C', kind: 'temperature', size: 1 },
+  { symbol: 'K', kind: 'temperature', size: 1, offset: -273.15 },
+  { symbol: 'h', kind: 'time', size: 1 },
+  { symbol: 'min', kind: 'time', size: 1 / 60 },
+  { symbol: 's', kind: 'time', size: 1 / 3600 },
+  { symbol: 'd', kind: 'time', size: 24 },
+  { symbol: 'kPa', kind: 'pressure', size: 1 },
+  { symbol: 'Pa', kind: 'pressure', size: 1e-3 },
+  { symbol: 'hPa', kind: 'pressure', size: 0.1 },
+  { symbol: 'mbar', kind: 'pressure', size: 0.1 },
+  { symbol: 'bar', kind: 'pressure', size: 100 },
+  { symbol: 'atm', kind: 'pressure', size: 101.325 },
+  { symbol: 'torr', kind: 'pressure', size: 101.325 / 760 },
+  { symbol: 'kJ', kind: 'energy', size: 1 },
+  { symbol: 'J', kind: 'energy', size: 1e-3 },
+  { symbol: '', kind: 'number', size: 1 },
 ] as const satisfies readonly Unit[]
 
 const spelling: Readonly<Record<string, string>> = {
-  'ml': 'mL', 'l': 'L', 'ul': 'µL', 'µl': 'µL', 'uL': 'µL', 'ug': 'µg', 'umol': 'µmol', 'C': '°C', 'ºC': '°C', 'mol/l': 'mol/L',
-  'mmol/l': 'mmol/L', '%w/w': '% w/w', '%w/v': '% w/v', 'g/cm³': 'g/cm3', 'g/ml': 'g/mL', 'g/l': 'g/L', 'Torr': 'torr',
+  ml: 'mL',
+  l: 'L',
+  ul: 'µL',
+  µl: 'µL',
+  uL: 'µL',
+  ug: 'µg',
+  umol: 'µmol',
+  C: '°C',
+  ºC: '°C',
+  'mol/l': 'mol/L',
+  'mmol/l': 'mmol/L',
+  '%w/w': '% w/w',
+  '%w/v': '% w/v',
+  'g/cm³': 'g/cm3',
+  'g/ml': 'g/mL',
+  'g/l': 'g/L',
+  Torr: 'torr',
 }
 
 const bySymbol: ReadonlyMap<string, Unit> = new Map(units.map(unit => [unit.symbol, unit]))
 
 /** The unit a text means, with the usual spellings of µ, litre and degree allowed; capitals count otherwise. */
 export function findUnit(text: string): Unit | undefined {
-  const plain = text.trim().replace(/μ/g, 'µ').replace(/\s+/g, ' ').replace(/\s*\/\s*/g, '/')
+  const plain = text
+    .trim()
+    .replace(/μ/g, 'µ')
+    .replace(/\s+/g, ' ')
+    .replace(/\s*\/\s*/g, '/')
   return bySymbol.get(plain) ?? bySymbol.get(spelling[plain] ?? '?')
 }
 

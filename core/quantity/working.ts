@@ -1,8 +1,12 @@
 import type { Figure } from './figure'
-import { formatFigure, formatValue } from './format'
+import { formatFigure, formatStep } from './format'
 
 /** One line of arithmetic as on paper: `amount of {HCl}` is `40.0 mL × 3.00 mol/L` makes `120 mmol`. Formulas stand in braces. */
-export interface WorkingLine { readonly name: string, readonly relation: string, readonly result: string }
+export interface WorkingLine {
+  readonly name: string
+  readonly relation: string
+  readonly result: string
+}
 
 const INTERMEDIATE_DIGITS = 5
 
@@ -18,7 +22,12 @@ function write(figure: Figure, lines: WorkingLine[], seen: Set<Figure>, last: bo
   seen.add(figure)
   const made = figure.made
   if (made.how === 'given') {
-    if (last) lines.push({ name: figure.name, relation: made.source === 'exact' ? 'as chosen' : `given: ${made.source}`, result: shownInput(figure) })
+    if (last)
+      lines.push({
+        name: figure.name,
+        relation: made.source === 'exact' ? 'as chosen' : `given: ${made.source}`,
+        result: shownInput(figure),
+      })
     return
   }
   if (isTableSum(figure)) {
@@ -27,8 +36,12 @@ function write(figure: Figure, lines: WorkingLine[], seen: Set<Figure>, last: bo
   }
   const inputs = made.how === 'sum' ? made.terms.map(([, of]) => of) : [...made.over, ...made.under]
   for (const input of inputs) write(input, lines, seen, false)
-  lines.push(lineOf(figure, last))
+  if (last || !isRenaming(figure)) lines.push(lineOf(figure, last))
 }
+
+/** A product of one factor only gives it another name; a working need not say so. */
+const isRenaming = ({ made }: Figure): boolean =>
+  made.how === 'product' && made.over.length === 1 && made.under.length === 0 && made.conversion === 1
 
 /** Molar masses are sums of atomic weights; a working shows the mass, and its own working shows the sum. */
 const isTableSum = (figure: Figure): boolean => figure.kind === 'molar mass' && figure.made.how === 'sum'
@@ -36,20 +49,23 @@ const isTableSum = (figure: Figure): boolean => figure.kind === 'molar mass' && 
 const lineOf = (figure: Figure, last: boolean): WorkingLine => ({
   name: figure.name,
   relation: relationOf(figure),
-  result: last ? formatFigure(figure) : formatValue(figure.value, figure.kind, INTERMEDIATE_DIGITS),
+  result: last ? formatFigure(figure) : formatStep(figure, INTERMEDIATE_DIGITS),
 })
 
 function relationOf({ made }: Figure): string {
-  if (made.how === 'sum') return made.terms.map(([weight, of], i) => `${signOf(weight, i)}${weightOf(weight)}${shownInput(of)}`).join(' ')
+  if (made.how === 'sum')
+    return made.terms.map(([weight, of], i) => `${signOf(weight, i)}${weightOf(weight)}${shownInput(of)}`).join(' ')
   if (made.how === 'given') return ''
   const over = made.over.map(shownInput).join(' × ') || '1'
   return made.under.length === 0 ? over : `${over} ÷ ${made.under.map(shownInput).join(' ÷ ')}`
 }
 
-const signOf = (weight: number, i: number): string => weight < 0 ? (i === 0 ? '−' : '− ') : i === 0 ? '' : '+ '
-const weightOf = (weight: number): string => Math.abs(weight) === 1 ? '' : `${Number(Math.abs(weight).toPrecision(6))} × `
+const signOf = (weight: number, i: number): string => (weight < 0 ? (i === 0 ? '−' : '− ') : i === 0 ? '' : '+ ')
+const weightOf = (weight: number): string =>
+  Math.abs(weight) === 1 ? '' : `${Number(Math.abs(weight).toPrecision(6))} × `
 
 function shownInput(figure: Figure): string {
   if (figure.made.how === 'given' && figure.made.written) return figure.made.written
-  return isTableSum(figure) ? formatFigure(figure) : formatValue(figure.value, figure.kind, INTERMEDIATE_DIGITS)
+  if (figure.kind === 'number' && figure.made.how === 'given') return String(Number(figure.value.toPrecision(6)))
+  return isTableSum(figure) ? formatFigure(figure) : formatStep(figure, INTERMEDIATE_DIGITS)
 }

@@ -2,7 +2,16 @@ import { productMass, weighingOf, type JournalLine } from '#core/journal'
 import { ok, type Checked } from '#core/problem'
 import type { Figure } from '#core/quantity'
 import { formsOf, parseFormula, type Formula } from '#core/formula'
-import { computeReadPlan, withReading, type PlanProblem, type PlanSheet, type ReadPlan, type ReadStage, type Reagent, type StageSheet } from '#core/sheet'
+import {
+  computeReadPlan,
+  withReading,
+  type PlanProblem,
+  type PlanSheet,
+  type ReadPlan,
+  type ReadStage,
+  type Reagent,
+  type StageSheet,
+} from '#core/sheet'
 import { judgeYield, type Yield } from './yield'
 
 export interface ActualStage {
@@ -41,7 +50,11 @@ export function candidateForms(form: Formula): Formula[] {
   return all.reverse()
 }
 
-function asCharged(plan: ReadPlan, planned: PlanSheet, lines: readonly JournalLine[]): { plan: ReadPlan, unread: string[] } {
+function asCharged(
+  plan: ReadPlan,
+  planned: PlanSheet,
+  lines: readonly JournalLine[],
+): { plan: ReadPlan; unread: string[] } {
   const unread: string[] = []
   const stages = plan.stages.map((stage, i): ReadStage => {
     const reagents = stage.reagents.map((reagent, j): Reagent => {

@@ -5,7 +5,11 @@ import { computeReadPlan, readPlan, type Plan, type ReagentLine } from '#core/sh
 export type Standing = 'plan' | 'charge' | 'react' | 'weighed'
 
 /** Where a batch stands and the next thing it wants; formulas in the words stand in braces. */
-export interface NextWant { readonly standing: Standing, readonly want: string, readonly page: 'sheet' | 'run' | 'yield' }
+export interface NextWant {
+  readonly standing: Standing
+  readonly want: string
+  readonly page: 'sheet' | 'run' | 'yield'
+}
 
 /** What a batch wants next, from its plan and its journal alone. */
 export function nextWant(plan: Plan, entries: readonly Entry[]): NextWant {
@@ -13,17 +17,27 @@ export function nextWant(plan: Plan, entries: readonly Entry[]): NextWant {
   const sheet = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !sheet.ok) {
     const unscaled = !sheet.ok && sheet.problem.problem.code === 'sheet.no-scale'
-    return { standing: 'plan', page: 'sheet', want: unscaled ? 'Give a charge or a target mass' : 'Mend the sheet: something in it does not read' }
+    return {
+      standing: 'plan',
+      page: 'sheet',
+      want: unscaled ? 'Give a charge or a target mass' : 'Mend the sheet: something in it does not read',
+    }
   }
   const lines = foldJournal(entries)
   const stage = sheet.value.stages.at(-1)!
-  const uncharged = stage.reagents.filter(reagent => reagent.planned && !weighingOf(lines, { what: 'charge', stage: stage.id, species: reagent.species }).net)
+  const uncharged = stage.reagents.filter(
+    reagent => reagent.planned && !weighingOf(lines, { what: 'charge', stage: stage.id, species: reagent.species }).net,
+  )
   const mass = productMass(lines, stage.id)
-  const half = cropsOf(lines, stage.id).map(crop => weighingOf(lines, { what: 'product', stage: stage.id, crop }).problem).find(problem => problem)
+  const half = cropsOf(lines, stage.id)
+    .map(crop => weighingOf(lines, { what: 'product', stage: stage.id, crop }).problem)
+    .find(problem => problem)
 
   if (half === 'tare-missing') return { standing: 'react', page: 'run', want: 'Weigh the empty vessel of the product' }
-  if (half === 'gross-missing') return { standing: 'react', page: 'run', want: 'Weigh the vessel with the product in it' }
-  if (half === 'gross-below-tare') return { standing: 'react', page: 'run', want: 'Mend a weighing: its gross is below its tare' }
+  if (half === 'gross-missing')
+    return { standing: 'react', page: 'run', want: 'Weigh the vessel with the product in it' }
+  if (half === 'gross-below-tare')
+    return { standing: 'react', page: 'run', want: 'Mend a weighing: its gross is below its tare' }
   if (mass) return { standing: 'weighed', page: 'yield', want: 'Read the yield' }
   if (uncharged.length > 0) {
     const begun = lines.length > 0
@@ -36,4 +50,3 @@ function wordsFor({ mass, volume, weighAs }: ReagentLine): string {
   if (volume) return `Measure ${formatFigure(volume)} of {${weighAs}}`
   return mass ? `Weigh ${formatFigure(mass)} of {${weighAs}}` : `Charge {${weighAs}}`
 }
-

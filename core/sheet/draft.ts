@@ -18,11 +18,17 @@ export function draftStage(productText: string, equation: string): Checked<Stage
   const made = products.find(({ species }) => relate(wanted.value, species.formula))
   if (!made) {
     const among = products.map(({ species }) => species.formula.text)
-    return fail({ path: ['product'], problem: { code: 'sheet.unknown-species', species: wanted.value.text, side: 'product', among } })
+    return fail({
+      path: ['product'],
+      problem: { code: 'sheet.unknown-species', species: wanted.value.text, side: 'product', among },
+    })
   }
   return ok({
-    id: 's1', equation,
-    reagents: reactants.filter(({ species }) => species.formula.text !== 'H2O').map(({ species }) => ({ species: species.formula.text, supply: { kind: 'solid' } })),
+    id: 's1',
+    equation,
+    reagents: reactants
+      .filter(({ species }) => species.formula.text !== 'H2O')
+      .map(({ species }) => ({ species: species.formula.text, supply: { kind: 'solid' } })),
     product: { species: made.species.formula.text, form: wanted.value.text },
   })
 }

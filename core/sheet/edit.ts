@@ -20,7 +20,9 @@ export function chargeFromText(text: string, supply: SupplyPlan): ChargePlan | u
 /** Equivalents as typed: a number, or a percentage of excess. */
 export function equivalentsFromText(text: string): ChargePlan | undefined {
   if (text.trim() === '') return undefined
-  return text.includes('%') ? { excess: text } : { equivalents: /^\s*[\d.]+\s*$/.test(text) ? Number(text) : Number.NaN }
+  return text.includes('%')
+    ? { excess: text }
+    : { equivalents: /^\s*[\d.]+\s*$/.test(text) ? Number(text) : Number.NaN }
 }
 
 /** The species' canonical text, or what is typed where it does not read. */
@@ -33,7 +35,8 @@ const textOf = (species: string): string => {
 export const findReagent = (stage: StagePlan, species: string): ReagentPlan | undefined =>
   stage.reagents.find(reagent => reagent.species === species || textOf(reagent.species) === species)
 
-const isFixed = (charge: ChargePlan | undefined): boolean => charge !== undefined && !('equivalents' in charge) && !('excess' in charge)
+const isFixed = (charge: ChargePlan | undefined): boolean =>
+  charge !== undefined && !('equivalents' in charge) && !('excess' in charge)
 
 export const isHeld = (stage: StagePlan, species: string): boolean => isFixed(findReagent(stage, species)?.charge)
 
@@ -43,7 +46,7 @@ export const countHeld = ({ reagents }: StagePlan): number => reagents.filter(({
 function withReagent(stage: StagePlan, species: string, change: (reagent: ReagentPlan) => ReagentPlan): StagePlan {
   const known = findReagent(stage, species)
   if (!known) return { ...stage, reagents: [...stage.reagents, change({ species, supply: { kind: 'solid' } })] }
-  return { ...stage, reagents: stage.reagents.map(reagent => reagent === known ? change(reagent) : reagent) }
+  return { ...stage, reagents: stage.reagents.map(reagent => (reagent === known ? change(reagent) : reagent)) }
 }
 
 const charged = (reagent: ReagentPlan, charge: ChargePlan | undefined): ReagentPlan => {
@@ -73,7 +76,9 @@ export function hold(stage: StagePlan, species: string, sheet: StageSheet): Stag
   if (!line) return stage
   const charge: ChargePlan = line.volume
     ? { volume: `${toSignificant(line.volume.value, 4)} mL` }
-    : line.mass ? { mass: `${toSignificant(line.mass.value, 4)} g` } : { amount: `${toSignificant(line.amount.value, 4)} mol` }
+    : line.mass
+      ? { mass: `${toSignificant(line.mass.value, 4)} g` }
+      : { amount: `${toSignificant(line.amount.value, 4)} mol` }
   return withCharge(stage, species, charge)
 }
 
@@ -99,7 +104,10 @@ export const withSupply = (stage: StagePlan, species: string, supply: SupplyPlan
   return cannot ? withReagent(changed, species, reagent => charged(reagent, undefined)) : changed
 }
 
-export const withForm = (stage: StagePlan, form: string): StagePlan => ({ ...stage, product: { ...stage.product, form } })
+export const withForm = (stage: StagePlan, form: string): StagePlan => ({
+  ...stage,
+  product: { ...stage.product, form },
+})
 
 export function withYield(stage: StagePlan, text: string): StagePlan {
   const { yield: _, ...rest } = stage
@@ -110,9 +118,11 @@ export function withYield(stage: StagePlan, text: string): StagePlan {
 export function withEquation(stage: StagePlan, equation: string): StagePlan {
   const reaction = readReaction(equation)
   if (!reaction.ok) return { ...stage, equation }
-  const reagents = reaction.value.reactants.map(({ species }) => species.formula.text).flatMap((species): ReagentPlan[] => {
-    const before = findReagent(stage, species)
-    return before ? [before] : species === 'H2O' ? [] : [{ species, supply: { kind: 'solid' } }]
-  })
+  const reagents = reaction.value.reactants
+    .map(({ species }) => species.formula.text)
+    .flatMap((species): ReagentPlan[] => {
+      const before = findReagent(stage, species)
+      return before ? [before] : species === 'H2O' ? [] : [{ species, supply: { kind: 'solid' } }]
+    })
   return { ...stage, equation, reagents }
 }

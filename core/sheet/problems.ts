@@ -4,27 +4,30 @@ import { explainQuantity, type QuantityProblem } from '#core/quantity'
 
 export type SheetProblem =
   | { code: 'sheet.no-stages' }
-  | { code: 'sheet.repeated-stage', id: string }
-  | { code: 'sheet.several-reactions', reactions: readonly string[] }
-  | { code: 'sheet.unknown-species', species: string, side: 'reactant' | 'product', among: readonly string[] }
-  | { code: 'sheet.repeated-reagent', species: string }
-  | { code: 'sheet.form-mismatch', weighed: string, species: string }
-  | { code: 'sheet.electron', species: string }
-  | { code: 'sheet.bad-equivalents', value: number }
-  | { code: 'sheet.not-by-volume', species: string }
-  | { code: 'sheet.no-density', species: string }
-  | { code: 'sheet.too-strong', species: string }
-  | { code: 'sheet.unknown-stage', from: string }
-  | { code: 'sheet.no-scale', stage: string }
-  | { code: 'sheet.two-scales', stage: string }
-  | { code: 'sheet.target-not-last', stage: string }
+  | { code: 'sheet.repeated-stage'; id: string }
+  | { code: 'sheet.several-reactions'; reactions: readonly string[] }
+  | { code: 'sheet.unknown-species'; species: string; side: 'reactant' | 'product'; among: readonly string[] }
+  | { code: 'sheet.repeated-reagent'; species: string }
+  | { code: 'sheet.form-mismatch'; weighed: string; species: string }
+  | { code: 'sheet.electron'; species: string }
+  | { code: 'sheet.bad-equivalents'; value: number }
+  | { code: 'sheet.not-by-volume'; species: string }
+  | { code: 'sheet.no-density'; species: string }
+  | { code: 'sheet.too-strong'; species: string }
+  | { code: 'sheet.unknown-stage'; from: string }
+  | { code: 'sheet.no-scale'; stage: string }
+  | { code: 'sheet.two-scales'; stage: string }
+  | { code: 'sheet.target-not-last'; stage: string }
 
 /** Where in the plan, as keys from its root: `stages`, 0, `reagents`, 1, `charge`, `mass`. */
 export type Path = readonly (string | number)[]
 
-export interface PlanProblem { readonly path: Path, readonly problem: SheetProblem | EquationProblem | QuantityProblem }
+export interface PlanProblem {
+  readonly path: Path
+  readonly problem: SheetProblem | EquationProblem | QuantityProblem
+}
 
-export const spanOf = ({ problem }: PlanProblem): Span | undefined => 'span' in problem ? problem.span : undefined
+export const spanOf = ({ problem }: PlanProblem): Span | undefined => ('span' in problem ? problem.span : undefined)
 
 export function explainPlan({ problem }: PlanProblem): Advice {
   if (isQuantity(problem)) return explainQuantity(problem)
@@ -37,20 +40,62 @@ const isSheet = (problem: PlanProblem['problem']): problem is SheetProblem => pr
 
 function explainSheet(problem: SheetProblem): Advice {
   switch (problem.code) {
-    case 'sheet.no-stages': return { why: 'The plan has no stage.', fix: 'Give at least one reaction.' }
-    case 'sheet.repeated-stage': return { why: `Two stages are called ${problem.id}.`, fix: 'Give each stage its own id.' }
-    case 'sheet.several-reactions': return { why: `These species allow ${problem.reactions.length} independent reactions: ${problem.reactions.join('; ')}.`, fix: 'Leave out what the other one makes, so that one reaction remains.' }
-    case 'sheet.unknown-species': return { why: `${problem.species} is not a ${problem.side} of this equation.`, fix: `Use one of ${problem.among.join(', ')}.` }
-    case 'sheet.repeated-reagent': return { why: `${problem.species} is charged twice.`, fix: 'Give it one supply and one charge.' }
-    case 'sheet.form-mismatch': return { why: `${problem.weighed} is not ${problem.species} with or without water.`, fix: `Give a form that holds ${problem.species} and nothing but water beside it.` }
-    case 'sheet.electron': return { why: 'Electrons cannot be weighed.', fix: 'Write the whole reaction, not a half one.' }
-    case 'sheet.bad-equivalents': return { why: `${problem.value} equivalents cannot be charged.`, fix: 'Give a number above 0, such as 1.2.' }
-    case 'sheet.not-by-volume': return { why: `${problem.species} comes as a solid, which is not measured by volume.`, fix: 'Give a mass, or choose a solution.' }
-    case 'sheet.no-density': return { why: `No density is known for this ${problem.species}.`, fix: 'Give the density from its label, such as 1.18 g/mL, or charge it by mass.' }
-    case 'sheet.too-strong': return { why: `No solution of ${problem.species} is that strong.`, fix: 'Check the concentration.' }
-    case 'sheet.unknown-stage': return { why: `There is no earlier stage called ${problem.from}.`, fix: 'Name a stage that stands before this one.' }
-    case 'sheet.no-scale': return { why: `Nothing sets the scale of stage ${problem.stage}.`, fix: 'Give one charge as a mass, volume or amount, or a target mass of product.' }
-    case 'sheet.two-scales': return { why: `Both a target and a charge set the scale of stage ${problem.stage}.`, fix: 'Keep the target and give the charges as equivalents, or keep the charge and drop the target.' }
-    case 'sheet.target-not-last': return { why: `Stage ${problem.stage} has a target but is not the last.`, fix: 'Put the target on the last stage; what the others need follows.' }
+    case 'sheet.no-stages':
+      return { why: 'The plan has no stage.', fix: 'Give at least one reaction.' }
+    case 'sheet.repeated-stage':
+      return { why: `Two stages are called ${problem.id}.`, fix: 'Give each stage its own id.' }
+    case 'sheet.several-reactions':
+      return {
+        why: `These species allow ${problem.reactions.length} independent reactions: ${problem.reactions.join('; ')}.`,
+        fix: 'Leave out what the other one makes, so that one reaction remains.',
+      }
+    case 'sheet.unknown-species':
+      return {
+        why: `${problem.species} is not a ${problem.side} of this equation.`,
+        fix: `Use one of ${problem.among.join(', ')}.`,
+      }
+    case 'sheet.repeated-reagent':
+      return { why: `${problem.species} is charged twice.`, fix: 'Give it one supply and one charge.' }
+    case 'sheet.form-mismatch':
+      return {
+        why: `${problem.weighed} is not ${problem.species} with or without water.`,
+        fix: `Give a form that holds ${problem.species} and nothing but water beside it.`,
+      }
+    case 'sheet.electron':
+      return { why: 'Electrons cannot be weighed.', fix: 'Write the whole reaction, not a half one.' }
+    case 'sheet.bad-equivalents':
+      return { why: `${problem.value} equivalents cannot be charged.`, fix: 'Give a number above 0, such as 1.2.' }
+    case 'sheet.not-by-volume':
+      return {
+        why: `${problem.species} comes as a solid, which is not measured by volume.`,
+        fix: 'Give a mass, or choose a solution.',
+      }
+    case 'sheet.no-density':
+      return {
+        why: `No density is known for this ${problem.species}.`,
+        fix: 'Give the density from its label, such as 1.18 g/mL, or charge it by mass.',
+      }
+    case 'sheet.too-strong':
+      return { why: `No solution of ${problem.species} is that strong.`, fix: 'Check the concentration.' }
+    case 'sheet.unknown-stage':
+      return {
+        why: `There is no earlier stage called ${problem.from}.`,
+        fix: 'Name a stage that stands before this one.',
+      }
+    case 'sheet.no-scale':
+      return {
+        why: `Nothing sets the scale of stage ${problem.stage}.`,
+        fix: 'Give one charge as a mass, volume or amount, or a target mass of product.',
+      }
+    case 'sheet.two-scales':
+      return {
+        why: `Both a target and a charge set the scale of stage ${problem.stage}.`,
+        fix: 'Keep the target and give the charges as equivalents, or keep the charge and drop the target.',
+      }
+    case 'sheet.target-not-last':
+      return {
+        why: `Stage ${problem.stage} has a target but is not the last.`,
+        fix: 'Put the target on the last stage; what the others need follows.',
+      }
   }
 }

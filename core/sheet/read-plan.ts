@@ -10,8 +10,8 @@ import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from 
 
 /** How much of a reagent goes in: a fixed amount, a share of what the reaction needs, or all that an earlier stage made. */
 export type Charge =
-  | { readonly by: 'amount', readonly amount: Figure, readonly mass?: Figure, readonly volume?: Figure }
-  | { readonly by: 'equivalents', readonly equivalents: Figure }
+  | { readonly by: 'amount'; readonly amount: Figure; readonly mass?: Figure; readonly volume?: Figure }
+  | { readonly by: 'equivalents'; readonly equivalents: Figure }
   | { readonly by: 'all' }
 
 export interface Reagent {
@@ -29,7 +29,7 @@ export interface ReadStage {
   readonly reaction: Reaction
   /** One for each reactant, in the equation's order. */
   readonly reagents: readonly Reagent[]
-  readonly product: { readonly term: Term, readonly form: Formula, readonly relation: Relation }
+  readonly product: { readonly term: Term; readonly form: Formula; readonly relation: Relation }
   /** Extent that the target asks for, mol. */
   readonly target?: Figure
   readonly targetMass?: Figure
@@ -37,17 +37,22 @@ export interface ReadStage {
   readonly molarVolume: Figure
 }
 
-export interface ReadPlan { readonly stages: readonly ReadStage[] }
+export interface ReadPlan {
+  readonly stages: readonly ReadStage[]
+}
 
 class Refused extends Error {
-  constructor(readonly refused: PlanProblem) { super(refused.problem.code) }
+  constructor(readonly refused: PlanProblem) {
+    super(refused.problem.code)
+  }
 }
 
 function refuse(path: Path, problem: PlanProblem['problem']): never {
   throw new Refused({ path, problem })
 }
 
-const need = <T>(path: Path, read: Checked<T, PlanProblem['problem']>): T => read.ok ? read.value : refuse(path, read.problem)
+const need = <T>(path: Path, read: Checked<T, PlanProblem['problem']>): T =>
+  read.ok ? read.value : refuse(path, read.problem)
 
 /** Reads every text of a plan and matches supplies and forms to the equation; the first problem comes with its place in the plan. */
 export function readPlan(plan: Plan): Checked<ReadPlan, PlanProblem> {
@@ -56,7 +61,8 @@ export function readPlan(plan: Plan): Checked<ReadPlan, PlanProblem> {
     const molarVolume = readAmbient(plan)
     const stages: ReadStage[] = []
     plan.stages.forEach((stage, i) => {
-      if (stages.some(({ id }) => id === stage.id)) refuse(['stages', i, 'id'], { code: 'sheet.repeated-stage', id: stage.id })
+      if (stages.some(({ id }) => id === stage.id))
+        refuse(['stages', i, 'id'], { code: 'sheet.repeated-stage', id: stage.id })
       stages.push(readStage(stage, ['stages', i], stages, molarVolume))
     })
     return ok({ stages })
@@ -72,7 +78,13 @@ function readAmbient({ ambient }: Plan): Figure {
   return idealMolarVolume(of('temperature', 'temperature'), of('pressure', 'pressure'))
 }
 
-function quantity(text: string, path: Path, kinds: readonly Kind[], name: string, more: { zero?: boolean, aboveWhole?: boolean } = {}): Figure {
+function quantity(
+  text: string,
+  path: Path,
+  kinds: readonly Kind[],
+  name: string,
+  more: { zero?: boolean; aboveWhole?: boolean } = {},
+): Figure {
   const source = path[0] === 'stages' ? `${name}, stage ${Number(path[1]) + 1}` : name
   return need(path, parseQuantity(text, { kinds, name, source, ...more }))
 }
@@ -95,18 +107,32 @@ export function readReaction(equation: string): Checked<Reaction, PlanProblem['p
 function readStage(stage: StagePlan, path: Path, earlier: readonly ReadStage[], molarVolume: Figure): ReadStage {
   const reaction = need([...path, 'equation'], readReaction(stage.equation))
   for (const { species } of [...reaction.reactants, ...reaction.products]) {
-    if (species.formula.composition.size === 0) refuse([...path, 'equation'], { code: 'sheet.electron', species: species.formula.text })
+    if (species.formula.composition.size === 0)
+      refuse([...path, 'equation'], { code: 'sheet.electron', species: species.formula.text })
     need([...path, 'equation'], parseFormula(species.formula.text))
   }
   const term = findTerm(stage.product.species, reaction.products, 'product', [...path, 'product', 'species'])
-  const form = stage.product.form === undefined ? term.species.formula : need([...path, 'product', 'form'], parseFormula(stage.product.form))
-  const relation = relate(form, term.species.formula)
-    ?? refuse([...path, 'product', 'form'], { code: 'sheet.form-mismatch', weighed: form.text, species: term.species.formula.text })
+  const form =
+    stage.product.form === undefined
+      ? term.species.formula
+      : need([...path, 'product', 'form'], parseFormula(stage.product.form))
+  const relation =
+    relate(form, term.species.formula) ??
+    refuse([...path, 'product', 'form'], {
+      code: 'sheet.form-mismatch',
+      weighed: form.text,
+      species: term.species.formula.text,
+    })
 
-  const stageYield = stage.yield === undefined ? exact(1) : decided(quantity(stage.yield, [...path, 'yield'], ['mass fraction'], 'expected yield'))
+  const stageYield =
+    stage.yield === undefined
+      ? exact(1)
+      : decided(quantity(stage.yield, [...path, 'yield'], ['mass fraction'], 'expected yield'))
   const target = stage.target && readTarget(stage.target, [...path, 'target'], stageYield)
   return {
-    id: stage.id, reaction, molarVolume,
+    id: stage.id,
+    reaction,
+    molarVolume,
     reagents: readReagents(stage, reaction, path, earlier, molarVolume),
     product: { term, form, relation },
     yield: target?.yield ?? stageYield,
@@ -114,20 +140,40 @@ function readStage(stage: StagePlan, path: Path, earlier: readonly ReadStage[], 
   }
 }
 
-function readTarget(target: NonNullable<StagePlan['target']>, path: Path, stageYield: Figure): { mass: Figure, yield: Figure } {
+function readTarget(
+  target: NonNullable<StagePlan['target']>,
+  path: Path,
+  stageYield: Figure,
+): { mass: Figure; yield: Figure } {
   return {
     mass: decided(quantity(target.mass, [...path, 'mass'], ['mass'], 'target')),
-    yield: target.yield === undefined ? stageYield : decided(quantity(target.yield, [...path, 'yield'], ['mass fraction'], 'expected yield')),
+    yield:
+      target.yield === undefined
+        ? stageYield
+        : decided(quantity(target.yield, [...path, 'yield'], ['mass fraction'], 'expected yield')),
   }
 }
 
 function findTerm(species: string, terms: readonly Term[], side: 'reactant' | 'product', path: Path): Term {
   const { text } = need(path, parseFormula(species))
-  return terms.find(term => term.species.formula.text === text)
-    ?? refuse(path, { code: 'sheet.unknown-species', species: text, side, among: terms.map(term => term.species.formula.text) })
+  return (
+    terms.find(term => term.species.formula.text === text) ??
+    refuse(path, {
+      code: 'sheet.unknown-species',
+      species: text,
+      side,
+      among: terms.map(term => term.species.formula.text),
+    })
+  )
 }
 
-function readReagents(stage: StagePlan, reaction: Reaction, path: Path, earlier: readonly ReadStage[], molarVolume: Figure): Reagent[] {
+function readReagents(
+  stage: StagePlan,
+  reaction: Reaction,
+  path: Path,
+  earlier: readonly ReadStage[],
+  molarVolume: Figure,
+): Reagent[] {
   const planned = new Map<string, Reagent>()
   stage.reagents.forEach((reagent, i) => {
     const at = [...path, 'reagents', i]
@@ -142,44 +188,96 @@ function readReagents(stage: StagePlan, reaction: Reaction, path: Path, earlier:
 const unplanned = (term: Term): Reagent => {
   const formula = term.species.formula
   return {
-    term, planned: false, charge: { by: 'equivalents', equivalents: exact(1) },
+    term,
+    planned: false,
+    charge: { by: 'equivalents', equivalents: exact(1) },
     supply: { kind: 'solid', species: formula, weighed: formula, relation: { units: 1, waters: 0 } },
   }
 }
 
-function readReagent(reagent: ReagentPlan, term: Term, path: Path, earlier: readonly ReadStage[], molarVolume: Figure): Reagent {
+function readReagent(
+  reagent: ReagentPlan,
+  term: Term,
+  path: Path,
+  earlier: readonly ReadStage[],
+  molarVolume: Figure,
+): Reagent {
   const supply = readSupply(reagent.supply, term.species.formula, [...path, 'supply'], earlier, molarVolume)
   const from = reagent.supply.kind === 'stage' ? { from: reagent.supply.from } : {}
-  const charge: Charge = reagent.charge ? readCharge(reagent.charge, supply, [...path, 'charge']) : 'from' in from ? { by: 'all' } : { by: 'equivalents', equivalents: exact(1) }
+  const charge: Charge = reagent.charge
+    ? readCharge(reagent.charge, supply, [...path, 'charge'])
+    : 'from' in from
+      ? { by: 'all' }
+      : { by: 'equivalents', equivalents: exact(1) }
   return { term, supply, charge, planned: true, ...from }
 }
 
-function readSupply(plan: SupplyPlan, species: Formula, path: Path, earlier: readonly ReadStage[], molarVolume: Figure): Supply {
+function readSupply(
+  plan: SupplyPlan,
+  species: Formula,
+  path: Path,
+  earlier: readonly ReadStage[],
+  molarVolume: Figure,
+): Supply {
   const pure: Relation = { units: 1, waters: 0 }
   const matched = (weighed: Formula, at: Path): Relation =>
-    relate(weighed, species) ?? refuse(at, { code: 'sheet.form-mismatch', weighed: weighed.text, species: species.text })
+    relate(weighed, species) ??
+    refuse(at, { code: 'sheet.form-mismatch', weighed: weighed.text, species: species.text })
   switch (plan.kind) {
     case 'solid': {
       const weighed = plan.formula === undefined ? species : need([...path, 'formula'], parseFormula(plan.formula))
-      return { kind: 'solid', species, weighed, relation: matched(weighed, [...path, 'formula']), ...readAssay(plan.assay, weighed, path) }
+      return {
+        kind: 'solid',
+        species,
+        weighed,
+        relation: matched(weighed, [...path, 'formula']),
+        ...readAssay(plan.assay, weighed, path),
+      }
     }
     case 'solution': {
-      const concentration = quantity(plan.concentration, [...path, 'concentration'], ['concentration', 'mass fraction', 'mass per volume'], `concentration of {${species.text}}`)
-      const density = plan.density === undefined ? undefined : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`)
+      const concentration = quantity(
+        plan.concentration,
+        [...path, 'concentration'],
+        ['concentration', 'mass fraction', 'mass per volume'],
+        `concentration of {${species.text}}`,
+      )
+      const density =
+        plan.density === undefined
+          ? undefined
+          : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`)
       const strength = strengthOf(species, concentration, density)
       const table = findDensityTable(species)
       const beyond = !strength.density && concentration.kind !== 'mass fraction' && table?.rows.at(-1)![0] === 100
-      if (beyond || (strength.massFraction?.value ?? 0) > 1) refuse([...path, 'concentration'], { code: 'sheet.too-strong', species: species.text })
+      if (beyond || (strength.massFraction?.value ?? 0) > 1)
+        refuse([...path, 'concentration'], { code: 'sheet.too-strong', species: species.text })
       return { kind: 'solution', species, weighed: species, relation: pure, strength }
     }
     case 'liquid': {
-      const density = plan.density === undefined ? {} : { density: quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`) }
-      return { kind: 'liquid', species, weighed: species, relation: pure, ...density, ...readAssay(plan.assay, species, path) }
+      const density =
+        plan.density === undefined
+          ? {}
+          : { density: quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`) }
+      return {
+        kind: 'liquid',
+        species,
+        weighed: species,
+        relation: pure,
+        ...density,
+        ...readAssay(plan.assay, species, path),
+      }
     }
-    case 'gas': return { kind: 'gas', species, weighed: species, relation: pure, molarVolume }
+    case 'gas':
+      return { kind: 'gas', species, weighed: species, relation: pure, molarVolume }
     case 'stage': {
-      const source = earlier.find(({ id }) => id === plan.from) ?? refuse([...path, 'from'], { code: 'sheet.unknown-stage', from: plan.from })
-      return { kind: 'stage', species, weighed: source.product.form, relation: matched(source.product.form, [...path, 'from']) }
+      const source =
+        earlier.find(({ id }) => id === plan.from) ??
+        refuse([...path, 'from'], { code: 'sheet.unknown-stage', from: plan.from })
+      return {
+        kind: 'stage',
+        species,
+        weighed: source.product.form,
+        relation: matched(source.product.form, [...path, 'from']),
+      }
     }
   }
 }
@@ -195,28 +293,42 @@ function readCharge(plan: ChargePlan, supply: Supply, path: Path): Charge {
   const name = `{${supply.weighed.text}}`
   if ('mass' in plan) {
     const mass = quantity(plan.mass, [...path, 'mass'], ['mass'], `mass of ${name}`)
-    const amount = amountFromMass(supply, mass) ?? refuse([...path, 'mass'], { code: 'sheet.no-density', species: supply.species.text })
+    const amount =
+      amountFromMass(supply, mass) ??
+      refuse([...path, 'mass'], { code: 'sheet.no-density', species: supply.species.text })
     return { by: 'amount', amount, mass }
   }
   if ('volume' in plan) {
     const volume = quantity(plan.volume, [...path, 'volume'], ['volume'], `volume of ${name}`)
     const byVolume = amountFromVolume(supply, volume)
     const code = supply.kind === 'solid' || supply.kind === 'stage' ? 'sheet.not-by-volume' : 'sheet.no-density'
-    return { by: 'amount', amount: byVolume ?? refuse([...path, 'volume'], { code, species: supply.species.text }), volume }
+    return {
+      by: 'amount',
+      amount: byVolume ?? refuse([...path, 'volume'], { code, species: supply.species.text }),
+      volume,
+    }
   }
-  if ('amount' in plan) return { by: 'amount', amount: quantity(plan.amount, [...path, 'amount'], ['amount'], `amount of {${supply.species.text}}`) }
+  if ('amount' in plan)
+    return {
+      by: 'amount',
+      amount: quantity(plan.amount, [...path, 'amount'], ['amount'], `amount of {${supply.species.text}}`),
+    }
   if ('excess' in plan) {
-    const excess = quantity(plan.excess, [...path, 'excess'], ['mass fraction'], 'excess', { zero: true, aboveWhole: true })
+    const excess = quantity(plan.excess, [...path, 'excess'], ['mass fraction'], 'excess', {
+      zero: true,
+      aboveWhole: true,
+    })
     return { by: 'equivalents', equivalents: exact(1 + excess.value, 'number', 'equivalents') }
   }
   const { equivalents } = plan
-  if (!Number.isFinite(equivalents) || equivalents <= 0 || equivalents > 1e6) refuse([...path, 'equivalents'], { code: 'sheet.bad-equivalents', value: equivalents })
+  if (!Number.isFinite(equivalents) || equivalents <= 0 || equivalents > 1e6)
+    refuse([...path, 'equivalents'], { code: 'sheet.bad-equivalents', value: equivalents })
   return { by: 'equivalents', equivalents: exact(equivalents, 'number', 'equivalents') }
 }
 
 /** A reagent charged with what was really weighed or measured, in place of what was planned. */
 export function withReading(reagent: Reagent, reading: { mass: Figure } | { volume: Figure }): Reagent {
-  const amount = 'mass' in reading ? amountFromMass(reagent.supply, reading.mass) : amountFromVolume(reagent.supply, reading.volume)
+  const amount =
+    'mass' in reading ? amountFromMass(reagent.supply, reading.mass) : amountFromVolume(reagent.supply, reading.volume)
   return amount ? { ...reagent, charge: { by: 'amount', amount, ...reading } } : reagent
 }
-

@@ -9,7 +9,7 @@ import { computeStage, extentForProduct, extentFrom, type SheetWarning, type Sta
 export interface PlanSheet {
   readonly stages: readonly StageSheet[]
   /** The last stage's product: at 100 % in every stage, and with the stages' yields. */
-  readonly overall: { readonly theoretical: Figure, readonly expected: Figure, readonly form: string }
+  readonly overall: { readonly theoretical: Figure; readonly expected: Figure; readonly form: string }
 }
 
 /** The whole plan, from its charges forwards or from its target backwards. */
@@ -23,7 +23,9 @@ export function computeReadPlan(plan: ReadPlan): Checked<PlanSheet, PlanProblem>
   if (problem) return fail(problem)
   const last = plan.stages.at(-1)!
   const scales = last.targetMass ? backwards(plan) : undefined
-  const sheets = scales ? plan.stages.map(stage => computeStage(stage, scales.get(stage.id)!)) : forwards(plan, stage => stage.yield)
+  const sheets = scales
+    ? plan.stages.map(stage => computeStage(stage, scales.get(stage.id)!))
+    : forwards(plan, stage => stage.yield)
   const atBest = forwards(scales ? asCharged(plan, sheets) : plan, () => exact(1))
   const made = sheets.at(-1)!.products[0]!.theoretical
   return ok({
@@ -37,8 +39,10 @@ export function computeReadPlan(plan: ReadPlan): Checked<PlanSheet, PlanProblem>
 }
 
 function scaleProblem({ stages }: ReadPlan): PlanProblem | undefined {
-  const at = (i: number, code: 'sheet.no-scale' | 'sheet.two-scales' | 'sheet.target-not-last'): PlanProblem =>
-    ({ path: ['stages', i], problem: { code, stage: stages[i]!.id } })
+  const at = (i: number, code: 'sheet.no-scale' | 'sheet.two-scales' | 'sheet.target-not-last'): PlanProblem => ({
+    path: ['stages', i],
+    problem: { code, stage: stages[i]!.id },
+  })
   const early = stages.findIndex((stage, i) => stage.targetMass && i < stages.length - 1)
   if (early >= 0) return at(early, 'sheet.target-not-last')
 
@@ -46,7 +50,10 @@ function scaleProblem({ stages }: ReadPlan): PlanProblem | undefined {
   if (stages.at(-1)!.targetMass) {
     const fixed = stages.findIndex(stage => stage.reagents.some(({ charge }) => isFixed(charge)))
     if (fixed >= 0) return at(fixed, 'sheet.two-scales')
-    const loose = stages.findIndex((stage, i) => i < stages.length - 1 && !stages.some(later => later.reagents.some(({ from }) => from === stage.id)))
+    const loose = stages.findIndex(
+      (stage, i) =>
+        i < stages.length - 1 && !stages.some(later => later.reagents.some(({ from }) => from === stage.id)),
+    )
     return loose >= 0 ? at(loose, 'sheet.no-scale') : undefined
   }
   const bare = stages.findIndex(stage => !stage.reagents.some(({ charge }) => charge.by !== 'equivalents'))
@@ -65,7 +72,12 @@ function backwards({ stages }: ReadPlan): Map<string, Figure> {
     const sheet = computeStage(stage, scale)
     stage.reagents.forEach((reagent, i) => {
       if (!reagent.from) return
-      const taken = product(`{${reagent.supply.weighed.text}} taken`, 'amount', [sheet.reagents[i]!.amount], unitsOf(reagent.supply.relation))
+      const taken = product(
+        `{${reagent.supply.weighed.text}} taken`,
+        'amount',
+        [sheet.reagents[i]!.amount],
+        unitsOf(reagent.supply.relation),
+      )
       needs.set(reagent.from, [...(needs.get(reagent.from) ?? []), taken])
     })
   }
@@ -74,7 +86,10 @@ function backwards({ stages }: ReadPlan): Map<string, Figure> {
 
 /** Extent that, at the stage's yield, makes the amounts of its form that later stages take. */
 function extentForNeed(stage: ReadStage, taken: readonly Figure[]): Figure {
-  const masses = taken.map((amount): [number, Figure] => [1, product(`{${stage.product.form.text}} for a later stage`, 'mass', [amount, molarMassFigure(stage.product.form)])])
+  const masses = taken.map((amount): [number, Figure] => [
+    1,
+    product(`{${stage.product.form.text}} for a later stage`, 'mass', [amount, molarMassFigure(stage.product.form)]),
+  ])
   const all = masses.length === 1 ? masses[0]![1] : sum(`{${stage.product.form.text}} for later stages`, masses)
   return extentForProduct(stage, all, stage.yield)
 }
@@ -84,19 +99,26 @@ function forwards({ stages }: ReadPlan, yieldOf: (stage: ReadStage) => Figure): 
   const sheets: StageSheet[] = []
   for (const stage of stages) {
     const fed: ReadStage = { ...stage, reagents: stage.reagents.map(reagent => feed(reagent, made)) }
-    const extents = fed.reagents.flatMap(({ charge, term }) => charge.by === 'amount' ? [extentFrom(charge.amount, term)] : [])
-    const scale = extents.reduce((least, extent) => extent.value < least.value ? extent : least)
+    const extents = fed.reagents.flatMap(({ charge, term }) =>
+      charge.by === 'amount' ? [extentFrom(charge.amount, term)] : [],
+    )
+    const scale = extents.reduce((least, extent) => (extent.value < least.value ? extent : least))
     const sheet = computeStage(fed, scale)
     sheets.push({ ...sheet, warnings: [...sheet.warnings, ...overdrawn(stage.reagents, made)] })
     const { form, relation } = stage.product
-    made.set(stage.id, product(`{${form.text}} made`, 'amount', [sheet.products[0]!.amount, yieldOf(stage)], unitsOf(relation)))
+    made.set(
+      stage.id,
+      product(`{${form.text}} made`, 'amount', [sheet.products[0]!.amount, yieldOf(stage)], unitsOf(relation)),
+    )
   }
   return sheets
 }
 
 /** A supply from an earlier stage without a charge of its own takes all that stage made. */
 function feed(reagent: Reagent, made: ReadonlyMap<string, Figure>): Reagent {
-  return reagent.charge.by === 'all' ? { ...reagent, charge: { by: 'amount', amount: available(reagent, made) } } : reagent
+  return reagent.charge.by === 'all'
+    ? { ...reagent, charge: { by: 'amount', amount: available(reagent, made) } }
+    : reagent
 }
 
 const available = ({ from, supply, term }: Reagent, made: ReadonlyMap<string, Figure>): Figure =>
@@ -105,11 +127,17 @@ const available = ({ from, supply, term }: Reagent, made: ReadonlyMap<string, Fi
 const overdrawn = (reagents: readonly Reagent[], made: ReadonlyMap<string, Figure>): SheetWarning[] =>
   reagents.flatMap(reagent => {
     if (!reagent.from || reagent.charge.by !== 'amount') return []
-    return reagent.charge.amount.value <= available(reagent, made).value * (1 + 1e-9) ? []
-      : [{ code: 'stage.short', message: `Stage ${reagent.from} makes less ${reagent.supply.weighed.text} than is charged here.` }]
+    return reagent.charge.amount.value <= available(reagent, made).value * (1 + 1e-9)
+      ? []
+      : [
+          {
+            code: 'stage.short',
+            message: `Stage ${reagent.from} makes less ${reagent.supply.weighed.text} than is charged here.`,
+          },
+        ]
   })
 
-const unitsOf = ({ units }: Relation): Figure[] => units === 1 ? [] : [exact(units, 'number', 'formula units')]
+const unitsOf = ({ units }: Relation): Figure[] => (units === 1 ? [] : [exact(units, 'number', 'formula units')])
 
 /** The target's plan told forwards: stages that no other feeds are charged as they were worked out backwards. */
 function asCharged({ stages }: ReadPlan, sheets: readonly StageSheet[]): ReadPlan {

@@ -13,13 +13,14 @@ export interface Strength {
 
 const TABLE_UNCERTAINTY = 0.001
 
-const tables: readonly { readonly table: DensityTable, readonly formula: Formula }[] = densityTables.map(table => {
+const tables: readonly { readonly table: DensityTable; readonly formula: Formula }[] = densityTables.map(table => {
   const read = parseFormula(table.reagent)
   if (!read.ok) throw new Error(`The density table names ${table.reagent}.`)
   return { table, formula: read.value }
 })
 
-export const findDensityTable = (solute: Formula): DensityTable | undefined => tables.find(({ formula }) => sameStuff(formula, solute))?.table
+export const findDensityTable = (solute: Formula): DensityTable | undefined =>
+  tables.find(({ formula }) => sameStuff(formula, solute))?.table
 
 /** Density (g/mL) at a mass fraction, linear between the table's rows; undefined outside them. */
 export function densityAt({ rows }: DensityTable, fraction: number): number | undefined {
@@ -57,18 +58,28 @@ export function strengthOf(solute: Formula, concentration: Figure, density?: Fig
     const known = density ?? tabulated(table, concentration.value)
     return {
       massFraction: concentration,
-      ...(known && { density: known, molarity: product(`concentration of ${name}`, 'concentration', [known, concentration], [molarMass], 1000) }),
+      ...(known && {
+        density: known,
+        molarity: product(`concentration of ${name}`, 'concentration', [known, concentration], [molarMass], 1000),
+      }),
     }
   }
-  const perVolume = concentration.kind === 'mass per volume'
-    ? concentration
-    : product(`${name} in a mL`, 'mass per volume', [concentration, molarMass], [], 1e-3)
-  const molarity = concentration.kind === 'concentration' ? concentration : product(`concentration of ${name}`, 'concentration', [concentration], [molarMass], 1000)
+  const perVolume =
+    concentration.kind === 'mass per volume'
+      ? concentration
+      : product(`${name} in a mL`, 'mass per volume', [concentration, molarMass], [], 1e-3)
+  const molarity =
+    concentration.kind === 'concentration'
+      ? concentration
+      : product(`concentration of ${name}`, 'concentration', [concentration], [molarMass], 1000)
   const fraction = table && fractionAt(table, perVolume.value)
   const known = density ?? (fraction === undefined ? undefined : tabulated(table, fraction))
   return {
     molarity,
-    ...(known && { density: known, massFraction: product(`mass fraction of ${name}`, 'mass fraction', [perVolume], [known]) }),
+    ...(known && {
+      density: known,
+      massFraction: product(`mass fraction of ${name}`, 'mass fraction', [perVolume], [known]),
+    }),
   }
 }
 
@@ -76,6 +87,8 @@ function tabulated(table: DensityTable | undefined, fraction: number): Figure | 
   const value = table && densityAt(table, fraction)
   if (!table || value === undefined) return undefined
   return given(value, 'density', `density of ${table.name}`, {
-    source: `density table of ${table.name} at ${table.temperature} °C`, uncertainty: TABLE_UNCERTAINTY, written: `${value.toFixed(3)} g/mL`,
+    source: `density table of ${table.name} at ${table.temperature} °C`,
+    uncertainty: TABLE_UNCERTAINTY,
+    written: `${value.toFixed(3)} g/mL`,
   })
 }

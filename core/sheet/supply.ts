@@ -16,7 +16,11 @@ export interface Supply {
   readonly molarVolume?: Figure
 }
 
-interface Ratio { readonly over: readonly Figure[], readonly under: readonly Figure[], readonly conversion: number }
+interface Ratio {
+  readonly over: readonly Figure[]
+  readonly under: readonly Figure[]
+  readonly conversion: number
+}
 
 const ofSpecies = (supply: Supply): string => `{${supply.species.text}}`
 
@@ -29,19 +33,26 @@ function perGram(supply: Supply): Ratio | undefined {
     const fraction = supply.strength?.massFraction
     return fraction && { over: [fraction], under: [molarMassFigure(supply.species)], conversion: 1 }
   }
-  return { over: [...(supply.assay ? [supply.assay] : []), ...unitsFigure(supply)], under: [molarMassFigure(supply.weighed)], conversion: 1 }
+  return {
+    over: [...(supply.assay ? [supply.assay] : []), ...unitsFigure(supply)],
+    under: [molarMassFigure(supply.weighed)],
+    conversion: 1,
+  }
 }
 
 /** Moles of the reacting species in a mL; undefined for what is not measured by volume. */
 function perMillilitre(supply: Supply): Ratio | undefined {
   switch (supply.kind) {
-    case 'solution': return supply.strength?.molarity && { over: [supply.strength.molarity], under: [], conversion: 1e-3 }
-    case 'gas': return supply.molarVolume && { over: [], under: [supply.molarVolume], conversion: 1 }
+    case 'solution':
+      return supply.strength?.molarity && { over: [supply.strength.molarity], under: [], conversion: 1e-3 }
+    case 'gas':
+      return supply.molarVolume && { over: [], under: [supply.molarVolume], conversion: 1 }
     case 'liquid': {
       const byMass = perGram(supply)!
       return supply.density && { ...byMass, over: [supply.density, ...byMass.over] }
     }
-    default: return undefined
+    default:
+      return undefined
   }
 }
 
@@ -61,12 +72,30 @@ export const amountFromVolume = (supply: Supply, volume: Figure): Figure | undef
 /** What to put on the balance for an amount of the reacting species, assay and hydrate included. */
 export function massFor(supply: Supply, amount: Figure): Figure | undefined {
   const ratio = perGram(supply)
-  return ratio && product(`mass of {${supply.weighed.text}} to weigh`, 'mass', [amount, ...ratio.under], ratio.over, 1 / ratio.conversion)
+  return (
+    ratio &&
+    product(
+      `mass of {${supply.weighed.text}} to weigh`,
+      'mass',
+      [amount, ...ratio.under],
+      ratio.over,
+      1 / ratio.conversion,
+    )
+  )
 }
 
 export function volumeFor(supply: Supply, amount: Figure): Figure | undefined {
   const ratio = perMillilitre(supply)
-  return ratio && product(`volume of ${ofSpecies(supply)} to measure`, 'volume', [amount, ...ratio.under], ratio.over, 1 / ratio.conversion)
+  return (
+    ratio &&
+    product(
+      `volume of ${ofSpecies(supply)} to measure`,
+      'volume',
+      [amount, ...ratio.under],
+      ratio.over,
+      1 / ratio.conversion,
+    )
+  )
 }
 
 /** An amount left over, as the pure weighed formula. */
@@ -74,16 +103,29 @@ export const leftoverMass = (supply: Supply, amount: Figure): Figure =>
   product(`{${supply.weighed.text}} left over`, 'mass', [amount, molarMassFigure(supply.weighed)], unitsFigure(supply))
 
 /** Water that comes with an amount of the reagent, and whether a density had to be guessed for it. */
-export function waterWith(supply: Supply, amount: Figure, water: Formula): { readonly water: Figure, readonly estimated: boolean } {
+export function waterWith(
+  supply: Supply,
+  amount: Figure,
+  water: Formula,
+): { readonly water: Figure; readonly estimated: boolean } {
   const waterMass = molarMassFigure(water)
   if (supply.kind === 'solution') {
     const whole = massFor(supply, amount)
     if (whole) {
-      const solute = product(`{${supply.species.text}} in its solution`, 'mass', [amount, molarMassFigure(supply.species)])
+      const solute = product(`{${supply.species.text}} in its solution`, 'mass', [
+        amount,
+        molarMassFigure(supply.species),
+      ])
       return { water: difference(`water with ${ofSpecies(supply)}`, whole, solute), estimated: false }
     }
     const asWater = exact(0.997, 'density', 'density of water', '0.997 g/mL')
-    return { water: product(`water with ${ofSpecies(supply)}, as if the solute took no room`, 'mass', [volumeFor(supply, amount)!, asWater]), estimated: true }
+    return {
+      water: product(`water with ${ofSpecies(supply)}, as if the solute took no room`, 'mass', [
+        volumeFor(supply, amount)!,
+        asWater,
+      ]),
+      estimated: true,
+    }
   }
   const waters = exact(supply.relation.waters / supply.relation.units, 'number', 'waters')
   return { water: product(`water with ${ofSpecies(supply)}`, 'mass', [amount, waters, waterMass]), estimated: false }
@@ -92,5 +134,10 @@ export function waterWith(supply: Supply, amount: Figure, water: Formula): { rea
 /** Volume of one mole of an ideal gas, mL/mol: RT/p. */
 export function idealMolarVolume(celsius: number, kilopascal: number): Figure {
   const value = (GAS_CONSTANT * (celsius + CELSIUS_ZERO) * 1000) / kilopascal
-  return exact(value, 'molar volume', `molar volume of a gas at ${celsius} °C and ${kilopascal} kPa`, `${(value / 1000).toFixed(3)} L/mol`)
+  return exact(
+    value,
+    'molar volume',
+    `molar volume of a gas at ${celsius} °C and ${kilopascal} kPa`,
+    `${(value / 1000).toFixed(3)} L/mol`,
+  )
 }

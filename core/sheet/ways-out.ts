@@ -3,7 +3,14 @@ import type { Phase } from '#core/equation'
 
 /** Where a substance goes after the reaction, proposed from what the table knows of it. */
 export type WayOut =
-  | 'used up' | 'filtered off' | 'boiled off' | 'stays in the liquor' | 'leaves as gas' | 'crystals' | 'precipitate' | 'not known'
+  | 'used up'
+  | 'filtered off'
+  | 'boiled off'
+  | 'stays in the liquor'
+  | 'leaves as gas'
+  | 'crystals'
+  | 'precipitate'
+  | 'not known'
 
 /** True for what the table says is a gas at 25 °C, unless the equation says it is dissolved or condensed. */
 export const isGas = (formula: Formula, phase?: Phase): boolean =>

@@ -10,7 +10,13 @@ export interface Batch {
   readonly touchedAt: string
 }
 
-interface Row { id: string, code: string, document: BatchDocument, version: number, touched_at: Date }
+interface Row {
+  id: string
+  code: string
+  document: BatchDocument
+  version: number
+  touched_at: Date
+}
 
 const columns = ['id', 'code', 'document', 'version', 'touched_at'] as const
 
@@ -18,12 +24,17 @@ const batchOf = ({ touched_at, ...row }: Row): Batch => ({ ...row, touchedAt: to
 
 /** All batches of the lab, last touched first. */
 export async function listBatches(db: Knex, labId: string): Promise<Batch[]> {
-  const rows: Row[] = await db('batches').where({ lab_id: labId }).orderBy('touched_at', 'desc').select(...columns)
+  const rows: Row[] = await db('batches')
+    .where({ lab_id: labId })
+    .orderBy('touched_at', 'desc')
+    .select(...columns)
   return rows.map(batchOf)
 }
 
 export async function findBatch(db: Knex, labId: string, code: string): Promise<Batch | undefined> {
-  const row: Row | undefined = await db('batches').where({ lab_id: labId, code }).first(...columns)
+  const row: Row | undefined = await db('batches')
+    .where({ lab_id: labId, code })
+    .first(...columns)
   return row && batchOf(row)
 }
 
@@ -31,21 +42,32 @@ export async function findBatch(db: Knex, labId: string, code: string): Promise<
 export const addBatch = (db: Knex, labId: string, prefix: string, document: BatchDocument): Promise<Batch> =>
   db.transaction(async trx => {
     await trx('labs').where({ id: labId }).forUpdate().select('id')
-    const taken: { code: string }[] = await trx('batches').where({ lab_id: labId }).whereLike('code', `${prefix}-%`).select('code')
+    const taken: { code: string }[] = await trx('batches')
+      .where({ lab_id: labId })
+      .whereLike('code', `${prefix}-%`)
+      .select('code')
     const last = Math.max(0, ...taken.map(({ code }) => Number(/-(\d+)$/.exec(code)?.[1] ?? 0)))
     return insertBatch(trx, labId, `${prefix}-${String(last + 1).padStart(3, '0')}`, document)
   })
 
 export async function insertBatch(db: Knex, labId: string, code: string, document: BatchDocument): Promise<Batch> {
-  const [row] = await db('batches').insert({ id: randomUUID(), lab_id: labId, code, document: JSON.stringify(document) }).returning([...columns])
+  const [row] = await db('batches')
+    .insert({ id: randomUUID(), lab_id: labId, code, document: JSON.stringify(document) })
+    .returning([...columns])
   return batchOf(row as Row)
 }
 
 /** Saves the document if nobody saved since `version`; otherwise changes nothing and answers what stands there. */
 export async function saveDocument(
-  db: Knex, labId: string, code: string, version: number, document: BatchDocument,
-): Promise<{ saved: true, version: number } | { saved: false, current: Batch | undefined }> {
-  const [row] = await db('batches').where({ lab_id: labId, code, version })
-    .update({ document: JSON.stringify(document), version: version + 1, touched_at: db.fn.now() }).returning('version')
+  db: Knex,
+  labId: string,
+  code: string,
+  version: number,
+  document: BatchDocument,
+): Promise<{ saved: true; version: number } | { saved: false; current: Batch | undefined }> {
+  const [row] = await db('batches')
+    .where({ lab_id: labId, code, version })
+    .update({ document: JSON.stringify(document), version: version + 1, touched_at: db.fn.now() })
+    .returning('version')
   return row ? { saved: true, version: row.version } : { saved: false, current: await findBatch(db, labId, code) }
 }

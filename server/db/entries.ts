@@ -2,11 +2,29 @@ import { createHash } from 'node:crypto'
 import type { Knex } from 'knex'
 import type { Entry } from '#core/journal'
 
-export interface StoredEntry { readonly seq: number, readonly entry: Entry, readonly recordedAt: string, readonly hash: string }
+export interface StoredEntry {
+  readonly seq: number
+  readonly entry: Entry
+  readonly recordedAt: string
+  readonly hash: string
+}
 
-interface Row { id: string, batch_id: string, seq: number, body: Entry, recorded_at: Date, hash: string, previous_hash: string }
+interface Row {
+  id: string
+  batch_id: string
+  seq: number
+  body: Entry
+  recorded_at: Date
+  hash: string
+  previous_hash: string
+}
 
-const stored = ({ seq, body, recorded_at, hash }: Row): StoredEntry => ({ seq, entry: body, recordedAt: recorded_at.toISOString(), hash })
+const stored = ({ seq, body, recorded_at, hash }: Row): StoredEntry => ({
+  seq,
+  entry: body,
+  recordedAt: recorded_at.toISOString(),
+  hash,
+})
 
 const GENESIS = '0'.repeat(64)
 
@@ -18,7 +36,9 @@ export async function listEntries(db: Knex, batchId: string): Promise<StoredEntr
 
 /** Journals of many batches at once, by batch. */
 export async function entriesByBatch(db: Knex, batchIds: readonly string[]): Promise<Map<string, Entry[]>> {
-  const rows: Row[] = await db('entries').whereIn('batch_id', [...batchIds]).orderBy(['batch_id', 'seq'])
+  const rows: Row[] = await db('entries')
+    .whereIn('batch_id', [...batchIds])
+    .orderBy(['batch_id', 'seq'])
   const byBatch = new Map<string, Entry[]>()
   for (const { batch_id, body } of rows) byBatch.set(batch_id, [...(byBatch.get(batch_id) ?? []), body])
   return byBatch
@@ -26,17 +46,28 @@ export async function entriesByBatch(db: Knex, batchIds: readonly string[]): Pro
 
 /** SHA-256 over the entry before and this one, keys in order, so that any altered entry breaks the chain. */
 export const hashOf = (previous: string, seq: number, entry: Entry): string =>
-  createHash('sha256').update(`${previous}\n${seq}\n${JSON.stringify(entry, Object.keys(flattened(entry)).sort())}`).digest('hex')
+  createHash('sha256')
+    .update(`${previous}\n${seq}\n${JSON.stringify(entry, Object.keys(flattened(entry)).sort())}`)
+    .digest('hex')
 
 const flattened = (value: object): Record<string, unknown> =>
-  Object.assign({}, ...Object.entries(value).map(([key, inner]) => ({ [key]: inner, ...(typeof inner === 'object' && inner !== null ? flattened(inner) : {}) })))
+  Object.assign(
+    {},
+    ...Object.entries(value).map(([key, inner]) => ({
+      [key]: inner,
+      ...(typeof inner === 'object' && inner !== null ? flattened(inner) : {}),
+    })),
+  )
 
 /**
  * Appends entries in order, each chained to the one before. An entry whose id is there already is left as it is, so that a
  * repeat after a lost answer changes nothing. `check` sees the journal so far and may refuse by throwing.
  */
 export const appendEntries = (
-  db: Knex, batch: { id: string, labId: string }, entries: readonly Entry[], check: (before: readonly Entry[]) => void,
+  db: Knex,
+  batch: { id: string; labId: string },
+  entries: readonly Entry[],
+  check: (before: readonly Entry[]) => void,
 ): Promise<StoredEntry[]> =>
   db.transaction(async trx => {
     await trx('batches').where({ id: batch.id }).forUpdate().select('id')
@@ -50,13 +81,26 @@ export const appendEntries = (
     const rows = fresh.map((entry, i) => {
       const seq = before.length + i + 1
       const hash = hashOf(previous, seq, entry)
-      const row = { ...columnsOf(entry), lab_id: batch.labId, batch_id: batch.id, seq, body: JSON.stringify(entry), previous_hash: previous, hash }
+      const row = {
+        ...columnsOf(entry),
+        lab_id: batch.labId,
+        batch_id: batch.id,
+        seq,
+        body: JSON.stringify(entry),
+        previous_hash: previous,
+        hash,
+      }
       previous = hash
       return row
     })
     await trx('entries').insert(rows)
     await trx('batches').where({ id: batch.id }).update({ touched_at: trx.fn.now() })
-    const all: Row[] = await trx('entries').whereIn('id', entries.map(({ id }) => id)).orderBy('seq')
+    const all: Row[] = await trx('entries')
+      .whereIn(
+        'id',
+        entries.map(({ id }) => id),
+      )
+      .orderBy('seq')
     return all.map(stored)
   })
 
@@ -65,7 +109,13 @@ function columnsOf(entry: Entry) {
   if (entry.kind === 'correction') return { ...common, corrects: entry.corrects }
   if (entry.kind !== 'reading') return common
   const [, digits, unit] = /^\s*([\d.]+)\S*\s*(\S*)/.exec(entry.value) ?? []
-  return { ...common, value: digits ?? null, unit: unit ?? null, instrument: entry.instrument ?? null, typed: entry.typed }
+  return {
+    ...common,
+    value: digits ?? null,
+    unit: unit ?? null,
+    instrument: entry.instrument ?? null,
+    typed: entry.typed,
+  }
 }
 
 /** The sequence number of the first entry whose hash does not follow from the one before; undefined for a whole chain. */

@@ -1,7 +1,14 @@
 import type { Knex } from 'knex'
 
-export interface Person { readonly id: string, readonly name: string }
-export interface Lab { readonly id: string, readonly name: string, readonly people: readonly Person[] }
+export interface Person {
+  readonly id: string
+  readonly name: string
+}
+export interface Lab {
+  readonly id: string
+  readonly name: string
+  readonly people: readonly Person[]
+}
 
 /** The lab of this installation, with its people in the order of their names. */
 export async function findLab(db: Knex): Promise<Lab | undefined> {

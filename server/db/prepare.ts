@@ -16,7 +16,9 @@ try {
         const { id } = await insertBatch(trx, demoLab.id, code, document)
         if (entries.length === 0) continue
         await appendEntries(trx, { id, labId: demoLab.id }, entries, () => {})
-        await trx('batches').where({ id }).update({ touched_at: entries.at(-1)!.at })
+        await trx('batches')
+          .where({ id })
+          .update({ touched_at: entries.at(-1)!.at })
       }
     })
     console.log('Demo data loaded.')

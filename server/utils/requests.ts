@@ -4,15 +4,32 @@ import type { z } from 'zod'
 import { findBatch, type Batch } from '../db/batches'
 import type { Lab } from '../db/people'
 
-export interface ProblemItem { readonly at?: string, readonly code?: string, readonly why: string, readonly fix?: string, readonly span?: readonly [number, number] }
+export interface ProblemItem {
+  readonly at?: string
+  readonly code?: string
+  readonly why: string
+  readonly fix?: string
+  readonly span?: readonly [number, number]
+}
 
 const titles: Record<number, string> = {
-  400: 'Bad Request', 404: 'Not Found', 409: 'Conflict', 413: 'Content Too Large', 415: 'Unsupported Media Type', 422: 'Unprocessable Content', 503: 'Service Unavailable',
+  400: 'Bad Request',
+  404: 'Not Found',
+  409: 'Conflict',
+  413: 'Content Too Large',
+  415: 'Unsupported Media Type',
+  422: 'Unprocessable Content',
+  503: 'Service Unavailable',
 }
 
 /** An error that the client gets as a problem document (RFC 9457) with these details. */
 export const refusal = (status: number, detail: string, problems: readonly ProblemItem[] = [], more: object = {}) =>
-  createError({ statusCode: status, statusMessage: titles[status] ?? 'Error', message: detail, data: { problems, ...more } })
+  createError({
+    statusCode: status,
+    statusMessage: titles[status] ?? 'Error',
+    message: detail,
+    data: { problems, ...more },
+  })
 
 const MOST_BYTES = 1_000_000
 

@@ -1,8 +1,12 @@
 <script setup lang="ts">
 /** The pages of a batch in the order of the work; a dot fills as that part is settled. */
-const { code, settled } = defineProps<{ code: string, settled: Readonly<Record<string, boolean>> }>()
+const { code, settled } = defineProps<{ code: string; settled: Readonly<Record<string, boolean>> }>()
 const route = useRoute()
-const parts = [{ key: 'sheet', name: 'Sheet' }, { key: 'run', name: 'Run' }, { key: 'yield', name: 'Yield' }]
+const parts = [
+  { key: 'sheet', name: 'Sheet' },
+  { key: 'run', name: 'Run' },
+  { key: 'yield', name: 'Yield' },
+]
 const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 </script>
 
@@ -11,7 +15,12 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
     <h2 class="mb-2 text-[12px]">{{ code }}</h2>
     <ol>
       <li v-for="part in parts" :key="part.key" class="relative">
-        <NuxtLink :to="`/batches/${code}/${part.key}`" class="part" :class="{ on: isOn(part.key), done: settled[part.key] }" :aria-current="isOn(part.key) ? 'page' : undefined">
+        <NuxtLink
+          :to="`/batches/${code}/${part.key}`"
+          class="part"
+          :class="{ on: isOn(part.key), done: settled[part.key] }"
+          :aria-current="isOn(part.key) ? 'page' : undefined"
+        >
           {{ part.name }}<span class="sr-only">{{ settled[part.key] ? ', settled' : ', not settled yet' }}</span>
         </NuxtLink>
       </li>
@@ -21,9 +30,37 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 </template>
 
 <style scoped>
-.part { position: relative; display: block; padding: 7px 10px 7px 24px; font-size: 14px; border-radius: 7px 0 0 7px; }
-.part::before { content: ''; position: absolute; left: 6px; top: 12px; width: 12px; height: 12px; border-radius: 50%; border: 2px solid var(--color-edge); background: var(--color-stone); }
-.part.done::before { background: var(--color-verdigris); border-color: var(--color-verdigris); }
-.part.on { background: var(--color-sheet); font-weight: 600; box-shadow: -1px 0 0 var(--color-rule), 0 1px 0 var(--color-rule), 0 -1px 0 var(--color-rule); }
-.part.on::before { border-color: var(--color-verdigris); }
+.part {
+  position: relative;
+  display: block;
+  padding: 7px 10px 7px 24px;
+  font-size: 14px;
+  border-radius: 7px 0 0 7px;
+}
+.part::before {
+  content: '';
+  position: absolute;
+  left: 6px;
+  top: 12px;
+  width: 12px;
+  height: 12px;
+  border-radius: 50%;
+  border: 2px solid var(--color-edge);
+  background: var(--color-stone);
+}
+.part.done::before {
+  background: var(--color-verdigris);
+  border-color: var(--color-verdigris);
+}
+.part.on {
+  background: var(--color-sheet);
+  font-weight: 600;
+  box-shadow:
+    -1px 0 0 var(--color-rule),
+    0 1px 0 var(--color-rule),
+    0 -1px 0 var(--color-rule);
+}
+.part.on::before {
+  border-color: var(--color-verdigris);
+}
 </style>

@@ -10,8 +10,22 @@ const reached = computed(() => steps.indexOf(standing))
   <span class="inline-flex items-center gap-2.5 whitespace-nowrap">
     <svg width="58" height="16" viewBox="0 0 58 16" aria-hidden="true">
       <template v-for="(step, i) in steps" :key="step">
-        <rect :x="i * 14.5" :y="i <= reached ? 4 : 0" width="7" height="6" rx="1" :fill="i <= reached ? '#17695c' : '#b9b3a2'" />
-        <rect :x="i * 14.5 + 7" :y="i <= reached ? 7 : 10" width="7" height="6" rx="1" :fill="i <= reached ? '#17695c' : '#b9b3a2'" />
+        <rect
+          :x="i * 14.5"
+          :y="i <= reached ? 4 : 0"
+          width="7"
+          height="6"
+          rx="1"
+          :fill="i <= reached ? '#17695c' : '#b9b3a2'"
+        />
+        <rect
+          :x="i * 14.5 + 7"
+          :y="i <= reached ? 7 : 10"
+          width="7"
+          height="6"
+          rx="1"
+          :fill="i <= reached ? '#17695c' : '#b9b3a2'"
+        />
       </template>
     </svg>
     <span class="text-[13.5px]">{{ names[standing] }}</span>

@@ -11,7 +11,12 @@ const sides = computed(() => [reaction.reactants, reaction.products])
       <span v-if="s === 1" class="mx-2" aria-label="gives">→</span>
       <template v-for="(term, i) in side" :key="term.species.formula.text">
         <span v-if="i > 0" class="mx-1">+</span>
-        <span class="whitespace-nowrap"><b v-if="term.coefficient > 1" class="figure mr-1 font-semibold text-verdigris">{{ term.coefficient }}</b><FormulaText :text="term.species.formula.text" /><span v-if="term.species.phase" class="small">({{ term.species.phase }})</span></span>
+        <span class="whitespace-nowrap"
+          ><b v-if="term.coefficient > 1" class="figure mr-1 font-semibold text-verdigris">{{ term.coefficient }}</b
+          ><FormulaText :text="term.species.formula.text" /><span v-if="term.species.phase" class="small"
+            >({{ term.species.phase }})</span
+          ></span
+        >
       </template>
     </template>
   </span>

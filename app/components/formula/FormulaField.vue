@@ -4,12 +4,16 @@ import type { Span } from '#core/problem'
 
 /** A formula as it is typed: read and typeset with every key, or its problem under the characters that cause it. */
 const text = defineModel<string>({ required: true })
-const { label, hint = '', outside } = defineProps<{ label: string, hint?: string, outside?: { why: string, fix: string } | undefined }>()
+const {
+  label,
+  hint = '',
+  outside,
+} = defineProps<{ label: string; hint?: string; outside?: { why: string; fix: string } | undefined }>()
 
 const id = useId()
 const touched = ref(false)
 const read = computed(() => parseFormula(text.value))
-const problem = computed((): { span?: Span, why: string, fix: string } | undefined => {
+const problem = computed((): { span?: Span; why: string; fix: string } | undefined => {
   if (text.value === '' && !touched.value) return undefined
   return read.value.ok ? outside : { ...read.value.problem, ...explainFormula(read.value.problem) }
 })
@@ -19,9 +23,16 @@ const problem = computed((): { span?: Span, why: string, fix: string } | undefin
   <div>
     <label class="label" :for="id">{{ label }}</label>
     <input
-      :id="id" v-model="text" class="field figure" autocomplete="off" autocapitalize="off" spellcheck="false"
-      :aria-invalid="!!problem" :aria-describedby="`${id}-note`" @blur="touched = text !== ''"
-    >
+      :id="id"
+      v-model="text"
+      class="field figure"
+      autocomplete="off"
+      autocapitalize="off"
+      spellcheck="false"
+      :aria-invalid="!!problem"
+      :aria-describedby="`${id}-note`"
+      @blur="touched = text !== ''"
+    />
     <p :id="`${id}-note`" class="mt-1 min-h-[42px] text-[15px]" role="status">
       <ProblemText v-if="problem" :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
       <FormulaText v-else-if="read.ok" :text="read.value.text" class="text-[17px]" />

@@ -8,5 +8,7 @@ const tags = { line: 'span', sub: 'sub', sup: 'sup' } as const
 </script>
 
 <template>
-  <span class="whitespace-nowrap"><component :is="tags[piece.place]" v-for="(piece, i) in pieces" :key="i">{{ piece.text }}</component></span>
+  <span class="whitespace-nowrap"
+    ><component :is="tags[piece.place]" v-for="(piece, i) in pieces" :key="i">{{ piece.text }}</component></span
+  >
 </template>

@@ -5,16 +5,19 @@ import { readReading, type JournalLine } from '#core/journal'
 
 /** A correction is a new entry: the old value stays, struck through, with the reason beside it. */
 const { line } = defineProps<{ line: JournalLine | undefined }>()
-const emit = defineEmits<{ close: [], correct: [why: string, instead: string | undefined] }>()
+const emit = defineEmits<{ close: []; correct: [why: string, instead: string | undefined] }>()
 
 const instead = ref('')
 const why = ref('')
 const asked = ref(false)
-watch(() => line, now => {
-  instead.value = now?.current ?? ''
-  why.value = ''
-  asked.value = false
-})
+watch(
+  () => line,
+  now => {
+    instead.value = now?.current ?? ''
+    why.value = ''
+    asked.value = false
+  },
+)
 
 const problem = computed(() => {
   if (line?.entry.kind !== 'reading') return undefined
@@ -37,10 +40,29 @@ function correct(strikeOut: boolean): void {
       <DialogPanel class="w-[460px] rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="text-[17px] font-semibold">Correct an entry</DialogTitle>
         <p class="mb-3 mt-1 text-soft">What was read first stays in the journal, struck through, with your reason.</p>
-        <QuantityField v-if="line?.entry.kind === 'reading'" v-model="instead" wide label="It should read" :problem="problem" @enter="correct(false)" />
-        <label v-else class="block"><span class="label">It should say</span><textarea v-model="instead" class="field" rows="3" /></label>
-        <label class="mt-3 block"><span class="label">Why</span><input v-model="why" class="field" placeholder="such as: digits swapped" :aria-invalid="whyMissing" @keydown.enter.prevent="correct(false)"></label>
-        <p v-if="whyMissing" class="mt-1 text-[13.5px] text-red" role="status">A correction says why. <span class="text-ink">Give the reason in a few words.</span></p>
+        <QuantityField
+          v-if="line?.entry.kind === 'reading'"
+          v-model="instead"
+          wide
+          label="It should read"
+          :problem="problem"
+          @enter="correct(false)"
+        />
+        <label v-else class="block"
+          ><span class="label">It should say</span><textarea v-model="instead" class="field" rows="3" />
+        </label>
+        <label class="mt-3 block"
+          ><span class="label">Why</span
+          ><input
+            v-model="why"
+            class="field"
+            placeholder="such as: digits swapped"
+            :aria-invalid="whyMissing"
+            @keydown.enter.prevent="correct(false)"
+        /></label>
+        <p v-if="whyMissing" class="mt-1 text-[13.5px] text-red" role="status">
+          A correction says why. <span class="text-ink">Give the reason in a few words.</span>
+        </p>
         <div class="mt-4 flex flex-wrap gap-2">
           <button type="button" class="button glove" @click="correct(false)">Record the correction</button>
           <button type="button" class="button button-quiet glove" @click="correct(true)">Strike it out</button>

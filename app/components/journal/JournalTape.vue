@@ -3,11 +3,16 @@ import { format, isToday } from 'date-fns'
 import type { Entry, JournalLine } from '#core/journal'
 
 /** The journal as a tape: what was read and seen, with what was corrected struck through. */
-const { lines, waiting, nameOf } = defineProps<{ lines: readonly JournalLine[], waiting: readonly Entry[], nameOf: (id: string) => string }>()
+const { lines, waiting, nameOf } = defineProps<{
+  lines: readonly JournalLine[]
+  waiting: readonly Entry[]
+  nameOf: (id: string) => string
+}>()
 const emit = defineEmits<{ correct: [line: JournalLine] }>()
 
 const newestFirst = computed(() => [...lines].reverse())
-const clock = (at: string): string => isToday(new Date(at)) ? format(new Date(at), 'HH:mm') : format(new Date(at), 'EEE HH:mm')
+const clock = (at: string): string =>
+  isToday(new Date(at)) ? format(new Date(at), 'HH:mm') : format(new Date(at), 'EEE HH:mm')
 const isWaiting = (id: string): boolean => waiting.some(entry => entry.id === id)
 
 function about(entry: JournalLine['entry']): string {
@@ -17,9 +22,13 @@ function about(entry: JournalLine['entry']): string {
 }
 
 /** What stood there before each correction, oldest first. */
-function struck({ entry, corrections }: JournalLine): { text: string, why: string, by: string }[] {
+function struck({ entry, corrections }: JournalLine): { text: string; why: string; by: string }[] {
   const first = entry.kind === 'reading' ? entry.value : entry.text
-  return corrections.map((correction, i) => ({ text: i === 0 ? first : corrections[i - 1]!.instead ?? 'struck out', why: correction.why, by: correction.by }))
+  return corrections.map((correction, i) => ({
+    text: i === 0 ? first : (corrections[i - 1]!.instead ?? 'struck out'),
+    why: correction.why,
+    by: correction.by,
+  }))
 }
 </script>
 
@@ -32,14 +41,32 @@ function struck({ entry, corrections }: JournalLine): { text: string, why: strin
           <span class="figure pt-px text-[12.5px] text-soft">{{ clock(line.entry.at) }}</span>
           <span class="min-w-0">
             <span class="text-soft"><RichText :text="about(line.entry)" /></span>
-            <span v-for="(old, i) in struck(line)" :key="i" class="block"><s class="figure text-soft">{{ old.text }}</s> <span class="small">{{ old.why }} ({{ nameOf(old.by) }})</span></span>
-            <span class="block break-words" :class="{ 'figure font-semibold': line.entry.kind === 'reading' }">{{ line.current ?? 'struck out' }}</span>
-            <span class="small">{{ nameOf(line.entry.by) }}<template v-if="line.entry.kind === 'reading'"> · {{ line.entry.instrument ?? 'typed' }}</template><b v-if="isWaiting(line.entry.id)" class="text-amber"> · not saved yet</b></span>
+            <span v-for="(old, i) in struck(line)" :key="i" class="block"
+              ><s class="figure text-soft">{{ old.text }}</s>
+              <span class="small">{{ old.why }} ({{ nameOf(old.by) }})</span></span
+            >
+            <span class="block break-words" :class="{ 'figure font-semibold': line.entry.kind === 'reading' }">{{
+              line.current ?? 'struck out'
+            }}</span>
+            <span class="small"
+              >{{ nameOf(line.entry.by)
+              }}<template v-if="line.entry.kind === 'reading'"> · {{ line.entry.instrument ?? 'typed' }}</template
+              ><b v-if="isWaiting(line.entry.id)" class="text-amber"> · not saved yet</b></span
+            >
           </span>
-          <button type="button" class="grid size-12 place-items-center rounded text-[12.5px] text-verdigris underline hover:bg-rule" :aria-label="`Correct ${about(line.entry).replace(/[{}]/g, '')}`" @click="emit('correct', line)">Correct</button>
+          <button
+            type="button"
+            class="grid size-12 place-items-center rounded text-[12.5px] text-verdigris underline hover:bg-rule"
+            :aria-label="`Correct ${about(line.entry).replace(/[{}]/g, '')}`"
+            @click="emit('correct', line)"
+          >
+            Correct
+          </button>
         </div>
       </li>
     </ol>
-    <p v-if="lines.length === 0" class="small">Nothing recorded yet. Each reading and observation stays here with its time.</p>
+    <p v-if="lines.length === 0" class="small">
+      Nothing recorded yet. Each reading and observation stays here with its time.
+    </p>
   </section>
 </template>

@@ -3,31 +3,57 @@ import { explainQuantity, formatFigure } from '#core/quantity'
 import { readReading, type About, type Measure, type Weighing } from '#core/journal'
 
 /** The readings of one charge or crop: typed here, or taken from the balance. */
-const { about, weighing, byVolume } = defineProps<{ about: About, weighing: Weighing, byVolume: boolean }>()
+const { about, weighing, byVolume } = defineProps<{ about: About; weighing: Weighing; byVolume: boolean }>()
 const emit = defineEmits<{ record: [measure: Measure, value: string] }>()
 
-const fields = computed((): { measure: Measure, label: string, placeholder: string }[] => byVolume
-  ? [{ measure: 'volume', label: 'Volume', placeholder: '40.0 mL' }, { measure: 'net', label: 'or mass, net', placeholder: '12.34 g' }]
-  : [{ measure: 'tare', label: 'Tare: empty vessel', placeholder: '31.18 g' }, { measure: 'gross', label: 'Gross: vessel with it', placeholder: '40.34 g' }, { measure: 'net', label: 'or net', placeholder: '9.16 g' }])
+const fields = computed((): { measure: Measure; label: string; placeholder: string }[] =>
+  byVolume
+    ? [
+        { measure: 'volume', label: 'Volume', placeholder: 'mL' },
+        { measure: 'net', label: 'or mass, net', placeholder: 'g' },
+      ]
+    : [
+        { measure: 'tare', label: 'Tare: empty vessel', placeholder: 'g' },
+        { measure: 'gross', label: 'Gross: vessel with it', placeholder: 'g' },
+        { measure: 'net', label: 'or net', placeholder: 'g' },
+      ],
+)
 
 const typed = reactive<Record<Measure, string>>({ gross: '', tare: '', net: '', volume: '' })
 const asked = ref<Measure>()
-watch(() => JSON.stringify(about), () => {
-  Object.assign(typed, { gross: '', tare: '', net: '', volume: '' })
-  asked.value = undefined
-})
+watch(
+  () => JSON.stringify(about),
+  () => {
+    Object.assign(typed, { gross: '', tare: '', net: '', volume: '' })
+    asked.value = undefined
+  },
+)
 
 /** A bare number takes the instrument's unit: grams or millilitres. */
-const whole = (measure: Measure): string => /^\s*\d+(\.\d+)?\s*$/.test(typed[measure]) ? `${typed[measure].trim()} ${measure === 'volume' ? 'mL' : 'g'}` : typed[measure]
+const whole = (measure: Measure): string =>
+  /^\s*\d+(\.\d+)?\s*$/.test(typed[measure])
+    ? `${typed[measure].trim()} ${measure === 'volume' ? 'mL' : 'g'}`
+    : typed[measure]
 const readOf = (measure: Measure) => readReading({ id: 'draft', about, measure }, whole(measure))
 
 function problemOf(measure: Measure) {
   if (typed[measure] === '' && asked.value !== measure) return undefined
   const read = readOf(measure)
-  if (!read.ok) return asked.value === measure || !['quantity.no-unit', 'quantity.unreadable'].includes(read.problem.code) ? { span: read.problem.span, ...explainQuantity(read.problem) } : undefined
+  if (!read.ok)
+    return asked.value === measure || !['quantity.no-unit', 'quantity.unreadable'].includes(read.problem.code)
+      ? { span: read.problem.span, ...explainQuantity(read.problem) }
+      : undefined
   const { tare, gross } = weighing
-  const isBelow = (measure === 'gross' && tare && read.value.value < tare.value) || (measure === 'tare' && gross && gross.value < read.value.value)
-  return isBelow ? { span: [0, typed[measure].length] as const, why: 'This would put the gross below its tare.', fix: 'Check whether the two are swapped or a digit was misread.' } : undefined
+  const isBelow =
+    (measure === 'gross' && tare && read.value.value < tare.value) ||
+    (measure === 'tare' && gross && gross.value < read.value.value)
+  return isBelow
+    ? {
+        span: [0, typed[measure].length] as const,
+        why: 'This would put the gross below its tare.',
+        fix: 'Check whether the two are swapped or a digit was misread.',
+      }
+    : undefined
 }
 
 function record(measure: Measure): void {
@@ -38,24 +64,61 @@ function record(measure: Measure): void {
   asked.value = undefined
 }
 
-const words = { 'gross-below-tare': 'The gross is below its tare: correct one of them in the journal.', 'gross-missing': 'Now weigh it with the substance in it.', 'tare-missing': 'The empty vessel is not weighed yet.' }
+const words = {
+  'gross-below-tare': 'The gross is below its tare: correct one of them in the journal.',
+  'gross-missing': 'Now weigh it with the substance in it.',
+  'tare-missing': 'The empty vessel is not weighed yet.',
+}
 </script>
 
 <template>
   <section class="card" aria-label="Readings">
     <p class="flex items-baseline justify-between gap-3">
       <span class="text-[13.5px] text-soft">Counts so far</span>
-      <span v-if="weighing.net" class="figure text-[34px] font-semibold leading-tight" data-testid="net">{{ formatFigure(weighing.net) }}</span>
-      <span v-else class="text-[15px]" :class="weighing.problem === 'gross-below-tare' ? 'font-semibold text-red' : 'text-soft'">{{ weighing.problem ? words[weighing.problem] : 'no reading yet' }}</span>
+      <span v-if="weighing.net" class="figure text-[34px] font-semibold leading-tight" data-testid="net">{{
+        formatFigure(weighing.net)
+      }}</span>
+      <span
+        v-else
+        class="text-[15px]"
+        :class="weighing.problem === 'gross-below-tare' ? 'font-semibold text-red' : 'text-soft'"
+        >{{ weighing.problem ? words[weighing.problem] : 'no reading yet' }}</span
+      >
     </p>
-    <p v-if="weighing.gross || weighing.tare" class="figure small text-right">{{ weighing.gross ? formatFigure(weighing.gross) : '?' }} − {{ weighing.tare ? formatFigure(weighing.tare) : '?' }}</p>
-    <form v-for="field in fields" :key="field.measure" class="mt-2.5 grid grid-cols-[1fr_auto] items-end gap-2" @submit.prevent="record(field.measure)">
-      <QuantityField v-model="typed[field.measure]" wide :label="field.label" :placeholder="field.placeholder" :problem="problemOf(field.measure)" class="tall" @enter="record(field.measure)" />
-      <button type="submit" class="button glove self-end" :class="{ 'button-quiet': field.measure === 'net' }" :aria-label="`Record ${field.measure}`">Record</button>
+    <p v-if="weighing.gross || weighing.tare" class="figure small text-right">
+      {{ weighing.gross ? formatFigure(weighing.gross) : '?' }} −
+      {{ weighing.tare ? formatFigure(weighing.tare) : '?' }}
+    </p>
+    <form
+      v-for="field in fields"
+      :key="field.measure"
+      class="mt-2.5 grid grid-cols-[1fr_auto] items-end gap-2"
+      @submit.prevent="record(field.measure)"
+    >
+      <QuantityField
+        v-model="typed[field.measure]"
+        wide
+        :label="field.label"
+        :placeholder="field.placeholder"
+        :problem="problemOf(field.measure)"
+        class="tall"
+        @enter="record(field.measure)"
+      />
+      <button
+        type="submit"
+        class="button glove self-end"
+        :class="{ 'button-quiet': field.measure === 'net' }"
+        :aria-label="`Record ${field.measure}`"
+      >
+        Record
+      </button>
     </form>
   </section>
 </template>
 
 <style scoped>
-.tall :deep(input) { min-height: 48px; font-size: 18px; }
+.tall :deep(input) {
+  min-height: 48px;
+  font-size: 18px;
+}
 </style>

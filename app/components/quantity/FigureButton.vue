@@ -2,11 +2,18 @@
 import { formatFigure, type Figure } from '#core/quantity'
 
 /** A computed figure; pressing it opens its working. */
-const { figure, of } = defineProps<{ figure: Figure, of: string }>()
+const { figure, of } = defineProps<{ figure: Figure; of: string }>()
 const emit = defineEmits<{ working: [figure: Figure] }>()
 const text = computed(() => formatFigure(figure))
 </script>
 
 <template>
-  <button type="button" class="figure -mx-1 min-h-6 rounded px-1 hover:bg-verdigris-soft" :aria-label="`${of}: ${text}. Show the working`" @click="emit('working', figure)">{{ text }}</button>
+  <button
+    type="button"
+    class="figure -mx-1 min-h-6 rounded px-1 hover:bg-verdigris-soft"
+    :aria-label="`${of}: ${text}. Show the working`"
+    @click="emit('working', figure)"
+  >
+    {{ text }}
+  </button>
 </template>

@@ -3,9 +3,15 @@ import type { Span } from '#core/problem'
 
 /** A measured value as it is typed, with its problem at the place where it was typed. Enter keeps it and moves down. */
 const text = defineModel<string>({ required: true })
-const { label, problem, placeholder = '', hidden = false, wide = false } = defineProps<{
+const {
+  label,
+  problem,
+  placeholder = '',
+  hidden = false,
+  wide = false,
+} = defineProps<{
   label: string
-  problem?: { span?: Span | undefined, why: string, fix: string } | undefined
+  problem?: { span?: Span | undefined; why: string; fix: string } | undefined
   placeholder?: string
   hidden?: boolean
   wide?: boolean
@@ -20,11 +26,26 @@ defineExpose({ focus: () => field.value?.focus() })
   <div class="relative">
     <label class="label" :class="{ 'sr-only': hidden }" :for="id"><RichText :text="label" /></label>
     <input
-      :id="id" ref="field" v-model="text" class="field figure text-right" :class="{ 'text-left': wide }" autocomplete="off" spellcheck="false" :placeholder="placeholder"
-      :aria-invalid="!!problem" :aria-describedby="problem ? `${id}-problem` : undefined"
-      @keydown.enter.prevent="emit('enter')" @keydown.esc="field?.blur()"
+      :id="id"
+      ref="field"
+      v-model="text"
+      class="field figure text-right"
+      :class="{ 'text-left': wide }"
+      autocomplete="off"
+      spellcheck="false"
+      :placeholder="placeholder"
+      :aria-invalid="!!problem"
+      :aria-describedby="problem ? `${id}-problem` : undefined"
+      @keydown.enter.prevent="emit('enter')"
+      @keydown.esc="field?.blur()"
+    />
+    <p
+      v-if="problem"
+      :id="`${id}-problem`"
+      role="status"
+      class="z-20 mt-1 rounded-md border border-red-edge bg-white p-2 text-left shadow-md"
+      :class="wide ? 'relative' : 'absolute right-0 w-64'"
     >
-    <p v-if="problem" :id="`${id}-problem`" role="status" class="z-20 mt-1 rounded-md border border-red-edge bg-white p-2 text-left shadow-md" :class="wide ? 'relative' : 'absolute right-0 w-64'">
       <ProblemText :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
     </p>
   </div>

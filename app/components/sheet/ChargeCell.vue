@@ -11,16 +11,17 @@ const { species, typed, follows, held, canRelease, problem } = defineProps<{
   follows: string
   held: boolean
   canRelease: boolean
-  problem?: { span?: Span | undefined, why: string, fix: string } | undefined
+  problem?: { span?: Span | undefined; why: string; fix: string } | undefined
 }>()
-const emit = defineEmits<{ type: [text: string], toggle: [], enter: [] }>()
+const emit = defineEmits<{ type: [text: string]; toggle: []; enter: [] }>()
 
 const isEditing = ref(false)
 const draft = ref('')
-const shown = computed(() => isEditing.value ? draft.value : held ? typed : follows)
+/** Plain spaces, so that nothing in the field changes when it is entered. */
+const shown = computed(() => (isEditing.value ? draft.value : held ? typed : follows.replaceAll('\u202f', ' ')))
 
 function begin(): void {
-  draft.value = shown.value.replace('\u202f', ' ')
+  draft.value = shown.value
   isEditing.value = true
 }
 function type(text: string): void {
@@ -32,17 +33,49 @@ function type(text: string): void {
 <template>
   <div class="flex items-center justify-end gap-1">
     <button
-      type="button" class="grid size-7 shrink-0 place-items-center rounded border" :class="held ? 'border-verdigris bg-verdigris text-white' : 'border-transparent text-soft hover:border-edge hover:bg-white'"
-      :aria-pressed="held" :disabled="held && !canRelease" :aria-label="held ? `${species} sets the scale${canRelease ? ': let it follow' : ''}` : `Let ${species} set the scale`"
-      :title="held ? (canRelease ? 'Sets the scale. Press to let it follow.' : 'Sets the scale. Pin another first.') : 'Follows. Press to hold this charge.'" @click="emit('toggle')"
-    ><Pin :size="14" aria-hidden="true" /></button>
+      type="button"
+      class="grid size-7 shrink-0 place-items-center rounded border"
+      :class="
+        held
+          ? 'border-verdigris bg-verdigris text-white'
+          : 'border-transparent text-soft hover:border-edge hover:bg-white'
+      "
+      :aria-pressed="held"
+      :disabled="held && !canRelease"
+      :aria-label="
+        held ? `${species} sets the scale${canRelease ? ': let it follow' : ''}` : `Let ${species} set the scale`
+      "
+      :title="
+        held
+          ? canRelease
+            ? 'Sets the scale. Press to let it follow.'
+            : 'Sets the scale. Pin another first.'
+          : 'Follows. Press to hold this charge.'
+      "
+      @click="emit('toggle')"
+    >
+      <Pin :size="14" aria-hidden="true" />
+    </button>
     <QuantityField
-      :model-value="shown" hidden :label="`Charge of ${species}`" :problem="problem" class="w-[104px] text-[16px] font-semibold" :class="{ 'follows': !held }" placeholder="g or mL"
-      @focusin="begin" @focusout="isEditing = false" @update:model-value="type" @enter="emit('enter')"
+      :model-value="shown"
+      hidden
+      :label="`Charge of ${species}`"
+      :problem="problem"
+      class="w-[104px] text-[16px] font-semibold"
+      :class="{ follows: !held }"
+      placeholder="g or mL"
+      @focusin="begin"
+      @focusout="isEditing = false"
+      @update:model-value="type"
+      @enter="emit('enter')"
     />
   </div>
 </template>
 
 <style scoped>
-.follows :deep(input:not(:focus)) { border-style: dashed; background: transparent; font-weight: 500; }
+.follows :deep(input:not(:focus)) {
+  border-style: dashed;
+  background: transparent;
+  font-weight: 500;
+}
 </style>

@@ -14,7 +14,17 @@ const signs = {
 </script>
 
 <template>
-  <span class="flex items-center gap-1.5 text-[12.5px]" :class="saving === 'saved' ? 'text-soft' : saving === 'typing' || saving === 'saving' ? 'text-soft' : 'font-semibold text-amber'" role="status">
+  <span
+    class="flex items-center gap-1.5 text-[12.5px]"
+    :class="
+      saving === 'saved'
+        ? 'text-soft'
+        : saving === 'typing' || saving === 'saving'
+          ? 'text-soft'
+          : 'font-semibold text-amber'
+    "
+    role="status"
+  >
     <component :is="signs[saving].icon" :size="14" aria-hidden="true" />{{ signs[saving].text }}
   </span>
 </template>

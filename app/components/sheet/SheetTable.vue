@@ -1,7 +1,21 @@
 <script setup lang="ts">
 import { formatFigure, type Figure } from '#core/quantity'
 import type { Reaction } from '#core/equation'
-import { chargeFromText, countHeld, equivalentsFromText, findReagent, hold, isHeld, release, withCharge, withTarget, type ReagentLine, type StagePlan, type StageSheet, type SupplyPlan } from '#core/sheet'
+import {
+  chargeFromText,
+  countHeld,
+  equivalentsFromText,
+  findReagent,
+  hold,
+  isHeld,
+  release,
+  withCharge,
+  withTarget,
+  type ReagentLine,
+  type StagePlan,
+  type StageSheet,
+  type SupplyPlan,
+} from '#core/sheet'
 import type { Span } from '#core/problem'
 
 /** The charge sheet of a stage: its equation is the header, and the rows hang under it. */
@@ -10,7 +24,7 @@ const { stage, reaction, sheet, problemAt } = defineProps<{
   reaction: Reaction
   /** Undefined while something on the sheet does not read. */
   sheet: StageSheet | undefined
-  problemAt: (...path: (string | number)[]) => { span?: Span | undefined, why: string, fix: string } | undefined
+  problemAt: (...path: (string | number)[]) => { span?: Span | undefined; why: string; fix: string } | undefined
 }>()
 const emit = defineEmits<{
   change: [make: (stage: StagePlan) => StagePlan, key: string]
@@ -20,31 +34,58 @@ const emit = defineEmits<{
 }>()
 
 const root = useTemplateRef('root')
-const reactants = computed(() => reaction.reactants.map(({ species, coefficient }) => {
-  const text = species.formula.text
-  const reagent = findReagent(stage, text)
-  const i = reagent ? stage.reagents.indexOf(reagent) : -1
-  return { text, coefficient, reagent, i, line: sheet?.reagents.find(line => line.species === text), held: isHeld(stage, text) }
-}))
-const products = computed(() => reaction.products.map(({ species, coefficient }) => {
-  const text = species.formula.text
-  const line = sheet?.products.find(product => product.species === text)
-  return { text, coefficient, line, gas: sheet?.gases.find(gas => gas.formula === text), wanted: line ? line.wanted : text === stage.product.species }
-}))
+const reactants = computed(() =>
+  reaction.reactants.map(({ species, coefficient }) => {
+    const text = species.formula.text
+    const reagent = findReagent(stage, text)
+    const i = reagent ? stage.reagents.indexOf(reagent) : -1
+    return {
+      text,
+      coefficient,
+      reagent,
+      i,
+      line: sheet?.reagents.find(line => line.species === text),
+      held: isHeld(stage, text),
+    }
+  }),
+)
+const products = computed(() =>
+  reaction.products.map(({ species, coefficient }) => {
+    const text = species.formula.text
+    const line = sheet?.products.find(product => product.species === text)
+    return {
+      text,
+      coefficient,
+      line,
+      gas: sheet?.gases.find(gas => gas.formula === text),
+      wanted: line ? line.wanted : text === stage.product.species,
+    }
+  }),
+)
 const heldCount = computed(() => countHeld(stage))
 
 function supplyWords(supply: SupplyPlan | undefined, species: string): string {
   if (!supply) return 'as needed'
   switch (supply.kind) {
-    case 'solid': return supply.formula && supply.formula !== species ? `{${supply.formula}}${supply.assay ? `, ${supply.assay}` : ''}` : supply.assay ? `${supply.assay} solid` : 'solid'
-    case 'solution': return supply.concentration
-    case 'liquid': return supply.assay ? `${supply.assay} liquid` : 'liquid'
-    case 'gas': return 'gas'
-    case 'stage': return `from ${supply.from}`
+    case 'solid':
+      return supply.formula && supply.formula !== species
+        ? `{${supply.formula}}${supply.assay ? `, ${supply.assay}` : ''}`
+        : supply.assay
+          ? `${supply.assay} solid`
+          : 'solid'
+    case 'solution':
+      return supply.concentration
+    case 'liquid':
+      return supply.assay ? `${supply.assay} liquid` : 'liquid'
+    case 'gas':
+      return 'gas'
+    case 'stage':
+      return `from ${supply.from}`
   }
 }
 
-const measured = (line: ReagentLine | undefined): string => line ? formatFigure(line.volume ?? line.mass ?? line.amount) : ''
+const measured = (line: ReagentLine | undefined): string =>
+  line ? formatFigure(line.volume ?? line.mass ?? line.amount) : ''
 
 function typedCharge(charge: object | undefined): string {
   const [text] = Object.values(charge ?? {})
@@ -52,7 +93,11 @@ function typedCharge(charge: object | undefined): string {
 }
 
 function typeCharge(species: string, supply: SupplyPlan | undefined, text: string): void {
-  emit('change', stage => withCharge(stage, species, chargeFromText(text, supply ?? { kind: 'solid' })), `charge ${species}`)
+  emit(
+    'change',
+    stage => withCharge(stage, species, chargeFromText(text, supply ?? { kind: 'solid' })),
+    `charge ${species}`,
+  )
 }
 
 function typeEquivalents(species: string, text: string): void {
@@ -61,7 +106,7 @@ function typeEquivalents(species: string, text: string): void {
 
 function toggle(species: string, held: boolean): void {
   const now = sheet
-  if (now) emit('change', stage => held ? release(stage, species, now) : hold(stage, species, now), `pin ${species}`)
+  if (now) emit('change', stage => (held ? release(stage, species, now) : hold(stage, species, now)), `pin ${species}`)
 }
 
 function typeTarget(text: string): void {
@@ -77,7 +122,7 @@ const equivalentsText = (charge: object | undefined): string => {
 /** Enter moves on to the next field of the sheet. */
 function moveOn(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
-  const fields = [...root.value?.querySelectorAll<HTMLInputElement>('input') ?? []]
+  const fields = [...(root.value?.querySelectorAll<HTMLInputElement>('input') ?? [])]
   const at = fields.indexOf(event.target)
   fields[(at + 1) % fields.length]?.focus()
 }
@@ -86,24 +131,57 @@ function moveOn(event: Event): void {
 <template>
   <div ref="root" class="overflow-x-auto pb-1" @keydown.enter="moveOn">
     <table class="sheet w-full border-collapse">
-      <caption class="sr-only">Charge sheet: reactants at the left, products at the right</caption>
+      <caption class="sr-only">
+        Charge sheet: reactants at the left, products at the right
+      </caption>
       <thead>
         <tr>
           <th scope="col"><span class="sr-only">Row</span></th>
-          <th v-for="one in reactants" :key="one.text" scope="col" class="in"><b v-if="one.coefficient > 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{ one.coefficient }}</b><FormulaText :text="one.text" /></th>
+          <th v-for="one in reactants" :key="one.text" scope="col" class="in">
+            <b v-if="one.coefficient > 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
+              one.coefficient
+            }}</b><FormulaText :text="one.text" />
+          </th>
           <th class="zip head" scope="col"><span aria-label="gives">→</span></th>
-          <th v-for="one in products" :key="one.text" scope="col" class="out"><b v-if="one.coefficient > 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{ one.coefficient }}</b><FormulaText :text="one.text" /></th>
+          <th v-for="one in products" :key="one.text" scope="col" class="out">
+            <b v-if="one.coefficient > 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
+              one.coefficient
+            }}</b><FormulaText :text="one.text" />
+          </th>
         </tr>
       </thead>
       <tbody>
         <tr>
           <th scope="row">Comes as</th>
           <td v-for="one in reactants" :key="one.text" class="in">
-            <button type="button" class="choice" :class="{ wrong: one.i >= 0 && ['formula', 'assay', 'concentration', 'density'].some(key => problemAt('reagents', one.i, 'supply', key)) }" :aria-label="`Supply of ${one.text}`" @click="emit('supply', one.text)"><RichText :text="supplyWords(one.reagent?.supply, one.text)" /></button>
+            <button
+              type="button"
+              class="choice"
+              :class="{
+                wrong:
+                  one.i >= 0 &&
+                  ['formula', 'assay', 'concentration', 'density'].some(key =>
+                    problemAt('reagents', one.i, 'supply', key),
+                  ),
+              }"
+              :aria-label="`Supply of ${one.text}`"
+              @click="emit('supply', one.text)"
+            >
+              <RichText :text="supplyWords(one.reagent?.supply, one.text)" />
+            </button>
           </td>
           <td class="zip" />
           <td v-for="one in products" :key="one.text" class="out">
-            <button v-if="one.wanted" type="button" class="choice" :class="{ wrong: problemAt('product', 'form') || problemAt('yield') }" aria-label="Form of the product" @click="emit('product')"><FormulaText :text="stage.product.form ?? one.text" /></button>
+            <button
+              v-if="one.wanted"
+              type="button"
+              class="choice"
+              :class="{ wrong: problemAt('product', 'form') || problemAt('yield') }"
+              aria-label="Form of the product"
+              @click="emit('product')"
+            >
+              <FormulaText :text="stage.product.form ?? one.text" />
+            </button>
             <span v-else class="small">{{ one.gas ? 'gas' : 'by-product' }}</span>
           </td>
         </tr>
@@ -111,49 +189,111 @@ function moveOn(event: Event): void {
           <th scope="row">Measure</th>
           <td v-for="one in reactants" :key="one.text" class="in">
             <ChargeCell
-              :species="one.text" :typed="typedCharge(one.reagent?.charge)" :follows="measured(one.line)" :held="one.held" :can-release="heldCount > 1"
-              :problem="one.i < 0 ? undefined : problemAt('reagents', one.i, 'charge', 'mass') ?? problemAt('reagents', one.i, 'charge', 'volume') ?? problemAt('reagents', one.i, 'charge', 'amount')"
-              @type="typeCharge(one.text, one.reagent?.supply, $event)" @toggle="toggle(one.text, one.held)"
+              :species="one.text"
+              :typed="typedCharge(one.reagent?.charge)"
+              :follows="measured(one.line)"
+              :held="one.held"
+              :can-release="heldCount > 1"
+              :problem="
+                one.i < 0
+                  ? undefined
+                  : (problemAt('reagents', one.i, 'charge', 'mass') ??
+                    problemAt('reagents', one.i, 'charge', 'volume') ??
+                    problemAt('reagents', one.i, 'charge', 'amount'))
+              "
+              @type="typeCharge(one.text, one.reagent?.supply, $event)"
+              @toggle="toggle(one.text, one.held)"
             />
           </td>
           <td class="zip" />
           <td v-for="one in products" :key="one.text" class="out">
             <QuantityField
-              v-if="one.wanted" hidden :label="`Target mass of ${one.text}`" :model-value="stage.target?.mass ?? ''" placeholder="target, g" class="ml-auto w-[104px] text-[16px] font-semibold"
-              :class="{ 'rounded-md outline-2 outline-verdigris': stage.target }" :problem="problemAt('target', 'mass')" @update:model-value="typeTarget"
+              v-if="one.wanted"
+              hidden
+              :label="`Target mass of ${one.text}`"
+              :model-value="stage.target?.mass ?? ''"
+              placeholder="target"
+              class="ml-auto w-[104px] text-[16px] font-semibold"
+              :class="{ 'rounded-md outline-2 outline-verdigris': stage.target }"
+              :problem="problemAt('target', 'mass')"
+              @update:model-value="typeTarget"
             />
-            <FigureButton v-else-if="one.gas" :figure="one.gas.volume" :of="`Volume of ${one.text}`" @working="emit('working', $event)" />
+            <FigureButton
+              v-else-if="one.gas"
+              :figure="one.gas.volume"
+              :of="`Volume of ${one.text}`"
+              @working="emit('working', $event)"
+            />
           </td>
         </tr>
         <tr>
           <th scope="row">Moles</th>
-          <td v-for="one in reactants" :key="one.text" class="in"><FigureButton v-if="one.line" :figure="one.line.amount" :of="`Moles of ${one.text}`" @working="emit('working', $event)" /></td>
+          <td v-for="one in reactants" :key="one.text" class="in">
+            <FigureButton
+              v-if="one.line"
+              :figure="one.line.amount"
+              :of="`Moles of ${one.text}`"
+              @working="emit('working', $event)"
+            />
+          </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out"><FigureButton v-if="one.line" :figure="one.line.amount" :of="`Moles of ${one.text}`" @working="emit('working', $event)" /></td>
+          <td v-for="one in products" :key="one.text" class="out">
+            <FigureButton
+              v-if="one.line"
+              :figure="one.line.amount"
+              :of="`Moles of ${one.text}`"
+              @working="emit('working', $event)"
+            />
+          </td>
         </tr>
         <tr class="h-[50px]">
           <th scope="row">Equivalents</th>
           <td v-for="one in reactants" :key="one.text" class="in">
             <QuantityField
-              v-if="!one.held && one.reagent" hidden :label="`Equivalents of ${one.text}`" :model-value="equivalentsText(one.reagent.charge)" placeholder="1" class="ml-auto w-[72px]"
-              :problem="problemAt('reagents', one.i, 'charge', 'equivalents') ?? problemAt('reagents', one.i, 'charge', 'excess')" @update:model-value="typeEquivalents(one.text, $event)"
+              v-if="!one.held && one.reagent"
+              hidden
+              :label="`Equivalents of ${one.text}`"
+              :model-value="equivalentsText(one.reagent.charge)"
+              placeholder="1"
+              class="ml-auto w-[72px]"
+              :problem="
+                problemAt('reagents', one.i, 'charge', 'equivalents') ??
+                problemAt('reagents', one.i, 'charge', 'excess')
+              "
+              @update:model-value="typeEquivalents(one.text, $event)"
             />
-            <FigureButton v-else-if="one.line && !one.line.limits" :figure="one.line.equivalents" :of="`Equivalents of ${one.text}`" @working="emit('working', $event)" />
+            <FigureButton
+              v-else-if="one.line && !one.line.limits"
+              :figure="one.line.equivalents"
+              :of="`Equivalents of ${one.text}`"
+              @working="emit('working', $event)"
+            />
             <span v-else-if="one.line" class="figure">1</span>
-            <span v-if="one.line?.limits && one.line.planned" class="tag ml-1.5 bg-verdigris-soft text-verdigris">limits</span>
+            <span v-if="one.line?.limits && one.line.planned" class="tag ml-1.5 bg-verdigris-soft text-verdigris"
+              >limits</span
+            >
           </td>
-          <td class="zip" /><td v-for="one in products" :key="one.text" class="out" />
+          <td class="zip" />
+          <td v-for="one in products" :key="one.text" class="out" />
         </tr>
         <tr>
           <th scope="row">Left over</th>
           <td v-for="one in reactants" :key="one.text" class="in">
             <template v-if="one.line">
               <span v-if="one.line.limits" class="text-soft">none</span>
-              <FigureButton v-else :figure="one.line.leftover.mass" :of="`${one.text} left over`" @working="emit('working', $event)" />
-              <span class="bar" role="img" :aria-label="`${Math.round(100 / one.line.equivalents.value)} % used`"><i :style="{ width: `${100 / one.line.equivalents.value}%` }" /></span>
+              <FigureButton
+                v-else
+                :figure="one.line.leftover.mass"
+                :of="`${one.text} left over`"
+                @working="emit('working', $event)"
+              />
+              <span class="bar" role="img" :aria-label="`${Math.round(100 / one.line.equivalents.value)} % used`"
+                ><i :style="{ width: `${100 / one.line.equivalents.value}%` }"
+              /></span>
             </template>
           </td>
-          <td class="zip" /><td v-for="one in products" :key="one.text" class="out" />
+          <td class="zip" />
+          <td v-for="one in products" :key="one.text" class="out" />
         </tr>
         <tr>
           <th scope="row">Goes to</th>
@@ -165,7 +305,14 @@ function moveOn(event: Event): void {
           <th scope="row">Theoretical</th>
           <td v-for="one in reactants" :key="one.text" class="in" />
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out" :class="{ 'text-[17px] font-semibold': one.wanted }"><FigureButton v-if="one.line" :figure="one.line.theoretical" :of="`Theoretical yield of ${one.text}`" @working="emit('working', $event)" /></td>
+          <td v-for="one in products" :key="one.text" class="out" :class="{ 'text-[17px] font-semibold': one.wanted }">
+            <FigureButton
+              v-if="one.line"
+              :figure="one.line.theoretical"
+              :of="`Theoretical yield of ${one.text}`"
+              @working="emit('working', $event)"
+            />
+          </td>
         </tr>
       </tbody>
     </table>
@@ -173,19 +320,86 @@ function moveOn(event: Event): void {
 </template>
 
 <style scoped>
-.sheet th, .sheet td { padding: 6px 9px; text-align: right; border-bottom: 1px solid var(--color-rule); height: 36px; min-width: 104px; }
-.sheet th:first-child { position: sticky; left: 0; z-index: 5; text-align: left; min-width: 100px; width: 100px; color: var(--color-soft); font-size: 13.5px; font-weight: 400; padding-left: 0; background: var(--color-sheet); }
-.sheet thead th { border-bottom: 2px solid var(--color-ink); font-weight: 650; font-size: 19px; height: 48px; white-space: nowrap; }
-.in { background: var(--color-in); }
-.out { background: var(--color-out); }
-.sheet .zip { width: 22px; min-width: 22px; padding: 0; border-bottom: 0; background:
-  repeating-linear-gradient(180deg, var(--color-verdigris) 0 5px, transparent 5px 10px) 5px 0 / 6px 100% no-repeat,
-  repeating-linear-gradient(180deg, transparent 0 5px, var(--color-verdigris) 5px 10px) 11px 0 / 6px 100% no-repeat; }
-.sheet .zip.head { background: none; text-align: center; font-size: 20px; font-weight: 400; }
-.last td, .last th { border-bottom: 0; }
-.choice { min-height: 26px; padding: 0 4px; margin-right: -4px; border-radius: 4px; text-decoration: underline dotted var(--color-edge); text-underline-offset: 4px; }
-.choice:hover { background: var(--color-verdigris-soft); }
-.choice.wrong { color: var(--color-red); text-decoration: underline wavy var(--color-red-edge); }
-.bar { display: block; height: 7px; margin-top: 4px; border: 1px solid var(--color-edge); border-radius: 4px; background: #fff; overflow: hidden; }
-.bar i { display: block; height: 100%; background: var(--color-verdigris); }
+.sheet th,
+.sheet td {
+  padding: 6px 9px;
+  text-align: right;
+  border-bottom: 1px solid var(--color-rule);
+  height: 36px;
+  min-width: 104px;
+}
+.sheet th:first-child {
+  position: sticky;
+  left: 0;
+  z-index: 5;
+  text-align: left;
+  min-width: 100px;
+  width: 100px;
+  color: var(--color-soft);
+  font-size: 13.5px;
+  font-weight: 400;
+  padding-left: 0;
+  background: var(--color-sheet);
+}
+.sheet thead th {
+  border-bottom: 2px solid var(--color-ink);
+  font-weight: 650;
+  font-size: 19px;
+  height: 48px;
+  white-space: nowrap;
+}
+.in {
+  background: var(--color-in);
+}
+.out {
+  background: var(--color-out);
+}
+.sheet .zip {
+  width: 22px;
+  min-width: 22px;
+  padding: 0;
+  border-bottom: 0;
+  background:
+    repeating-linear-gradient(180deg, var(--color-verdigris) 0 5px, transparent 5px 10px) 5px 0 / 6px 100% no-repeat,
+    repeating-linear-gradient(180deg, transparent 0 5px, var(--color-verdigris) 5px 10px) 11px 0 / 6px 100% no-repeat;
+}
+.sheet .zip.head {
+  background: none;
+  text-align: center;
+  font-size: 20px;
+  font-weight: 400;
+}
+.last td,
+.last th {
+  border-bottom: 0;
+}
+.choice {
+  min-height: 26px;
+  padding: 0 4px;
+  margin-right: -4px;
+  border-radius: 4px;
+  text-decoration: underline dotted var(--color-edge);
+  text-underline-offset: 4px;
+}
+.choice:hover {
+  background: var(--color-verdigris-soft);
+}
+.choice.wrong {
+  color: var(--color-red);
+  text-decoration: underline wavy var(--color-red-edge);
+}
+.bar {
+  display: block;
+  height: 7px;
+  margin-top: 4px;
+  border: 1px solid var(--color-edge);
+  border-radius: 4px;
+  background: #fff;
+  overflow: hidden;
+}
+.bar i {
+  display: block;
+  height: 100%;
+  background: var(--color-verdigris);
+}
 </style>

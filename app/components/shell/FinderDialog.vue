@@ -1,5 +1,13 @@
 <script setup lang="ts">
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/vue'
 import { matches, useBatchList, type BatchSummary } from '~/composables/useBatchList'
 
 /** Finds a batch by its code, title or product from anywhere. */
@@ -26,15 +34,27 @@ async function go(batch: BatchSummary | null): Promise<void> {
       <DialogPanel class="w-[560px] rounded-xl bg-sheet p-4 shadow-xl">
         <DialogTitle class="sr-only">Find a batch</DialogTitle>
         <Combobox :model-value="null" nullable @update:model-value="go">
-          <ComboboxInput class="field text-[17px]" placeholder="Code, title or product" aria-label="Find a batch" @change="query = $event.target.value" />
+          <ComboboxInput
+            class="field text-[17px]"
+            placeholder="Code, title or product"
+            aria-label="Find a batch"
+            @change="query = $event.target.value"
+          />
           <ComboboxOptions static class="mt-3">
             <ComboboxOption v-for="batch in found" :key="batch.code" v-slot="{ active }" :value="batch">
-              <span class="flex cursor-pointer items-center gap-3 rounded-md px-2 py-2" :class="{ 'bg-verdigris-soft': active }">
-                <ColourSwatch :colour="batch.colour" /><b class="w-16">{{ batch.code }}</b><span class="flex-1">{{ batch.title }}</span><FormulaText :text="batch.product" class="text-soft" />
+              <span
+                class="flex cursor-pointer items-center gap-3 rounded-md px-2 py-2"
+                :class="{ 'bg-verdigris-soft': active }"
+              >
+                <ColourSwatch :colour="batch.colour" /><b class="w-16">{{ batch.code }}</b
+                ><span class="flex-1">{{ batch.title }}</span
+                ><FormulaText :text="batch.product" class="text-soft" />
               </span>
             </ComboboxOption>
           </ComboboxOptions>
-          <p v-if="found.length === 0" class="small px-2 py-2">{{ batches ? 'No batch has that in its code, title or product.' : 'Reading the batches.' }}</p>
+          <p v-if="found.length === 0" class="small px-2 py-2">
+            {{ batches ? 'No batch has that in its code, title or product.' : 'Reading the batches.' }}
+          </p>
         </Combobox>
       </DialogPanel>
     </div>

@@ -3,8 +3,13 @@ import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 
 const open = defineModel<boolean>('open', { required: true })
 const keys = [
-  ['/', 'find a batch'], ['?', 'this list'], ['Enter', 'keep what is typed and move down'], ['Esc', 'leave a panel or a field'],
-  ['Ctrl Z', 'undo on the sheet'], ['Ctrl Shift Z', 'do it again'], ['Enter on a figure', 'opens its working'],
+  ['/', 'find a batch'],
+  ['?', 'this list'],
+  ['Enter', 'keep what is typed and move down'],
+  ['Esc', 'leave a panel or a field'],
+  ['Ctrl Z', 'undo on the sheet'],
+  ['Ctrl Shift Z', 'do it again'],
+  ['Enter on a figure', 'opens its working'],
 ] as const
 </script>
 
@@ -15,7 +20,10 @@ const keys = [
       <DialogPanel class="w-[440px] rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="mb-3 text-[17px] font-semibold">Keys</DialogTitle>
         <dl class="grid grid-cols-[120px_1fr] gap-y-2">
-          <template v-for="[key, does] in keys" :key="key"><dt class="figure font-semibold">{{ key }}</dt><dd>{{ does }}</dd></template>
+          <template v-for="[key, does] in keys" :key="key"
+            ><dt class="figure font-semibold">{{ key }}</dt>
+            <dd>{{ does }}</dd></template
+          >
         </dl>
         <button class="button button-quiet mt-4" @click="open = false">Close</button>
       </DialogPanel>

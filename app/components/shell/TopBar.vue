@@ -3,29 +3,61 @@ import { useLabStore } from '~/stores/lab'
 
 const lab = useLabStore()
 const route = useRoute()
-const links = [{ to: '/', name: 'Bench' }, { to: '/batches', name: 'Batches' }]
-const isOn = (to: string): boolean => to === '/' ? route.path === '/' : route.path.startsWith(to)
-const emit = defineEmits<{ find: [], keys: [] }>()
+const links = [
+  { to: '/', name: 'Bench' },
+  { to: '/batches', name: 'Batches' },
+]
+const isOn = (to: string): boolean => (to === '/' ? route.path === '/' : route.path.startsWith(to))
+const emit = defineEmits<{ find: []; keys: [] }>()
 </script>
 
 <template>
   <header class="flex h-12 items-stretch gap-6 bg-ink px-5 text-[#e9e6da]">
     <NuxtLink to="/" class="flex items-center gap-2 text-[16px] font-bold" aria-label="Zip Ledger, to the bench">
-      <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true"><g fill="#5fb6a4"><rect x="1" y="1" width="9" height="3.4" /><rect x="8" y="5.2" width="9" height="3.4" /><rect x="1" y="9.4" width="9" height="3.4" /><rect x="8" y="13.6" width="9" height="3.4" /><rect x="1" y="17.8" width="9" height="3.4" /></g></svg>
+      <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
+        <g fill="#5fb6a4">
+          <rect x="1" y="1" width="9" height="3.4" />
+          <rect x="8" y="5.2" width="9" height="3.4" />
+          <rect x="1" y="9.4" width="9" height="3.4" />
+          <rect x="8" y="13.6" width="9" height="3.4" />
+          <rect x="1" y="17.8" width="9" height="3.4" />
+        </g>
+      </svg>
       Zip Ledger
     </NuxtLink>
     <nav class="flex items-stretch gap-5" aria-label="Main">
       <NuxtLink
-        v-for="link in links" :key="link.to" :to="link.to" class="flex items-center border-b-[3px] px-0.5 pt-[3px] text-[14px]"
-        :class="isOn(link.to) ? 'border-patina text-white' : 'border-transparent text-[#c6cac5] hover:text-white'" :aria-current="isOn(link.to) ? 'page' : undefined"
-      >{{ link.name }}</NuxtLink>
+        v-for="link in links"
+        :key="link.to"
+        :to="link.to"
+        class="flex items-center border-b-[3px] px-0.5 pt-[3px] text-[14px]"
+        :class="isOn(link.to) ? 'border-patina text-white' : 'border-transparent text-[#c6cac5] hover:text-white'"
+        :aria-current="isOn(link.to) ? 'page' : undefined"
+        >{{ link.name }}</NuxtLink
+      >
     </nav>
     <div class="ml-auto flex items-center gap-3 text-[13px]">
-      <button class="rounded-full border border-[#6f7a79] px-3 py-1 text-[#e9e6da] hover:border-white" @click="emit('find')">Find <kbd class="figure ml-1 text-[#c6cac5]">/</kbd></button>
-      <button class="rounded-full border border-[#6f7a79] px-2.5 py-1 text-[#e9e6da] hover:border-white" aria-label="Keys" @click="emit('keys')"><kbd class="figure">?</kbd></button>
+      <button
+        class="rounded-full border border-[#6f7a79] px-3 py-1 text-[#e9e6da] hover:border-white"
+        @click="emit('find')"
+      >
+        Find <kbd class="figure ml-1 text-[#c6cac5]">/</kbd>
+      </button>
+      <button
+        class="rounded-full border border-[#6f7a79] px-2.5 py-1 text-[#e9e6da] hover:border-white"
+        aria-label="Keys"
+        @click="emit('keys')"
+      >
+        <kbd class="figure">?</kbd>
+      </button>
       <span class="hidden text-[#c6cac5] md:inline">{{ lab.lab?.name }}</span>
-      <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]">as
-        <select v-model="lab.personId" class="rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]" aria-label="Who is at the bench">
+      <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]"
+        >as
+        <select
+          v-model="lab.personId"
+          class="rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]"
+          aria-label="Who is at the bench"
+        >
           <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>
         </select>
       </label>

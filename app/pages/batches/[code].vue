@@ -8,10 +8,14 @@ const batch = useBatchStore()
 const journal = useJournalStore()
 const code = computed(() => String(route.params.code))
 
-watch(code, wanted => {
-  void batch.open(wanted)
-  void journal.open(wanted)
-}, { immediate: true })
+watch(
+  code,
+  wanted => {
+    void batch.open(wanted)
+    void journal.open(wanted)
+  },
+  { immediate: true },
+)
 
 const settled = computed((): Record<string, boolean> => {
   const stage = batch.stage
@@ -20,7 +24,12 @@ const settled = computed((): Record<string, boolean> => {
   const weighed = productMass(journal.lines, stage.id) !== undefined
   return {
     sheet: !!batch.sheet,
-    run: weighed && charged.length > 0 && charged.every(({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).net !== undefined),
+    run:
+      weighed &&
+      charged.length > 0 &&
+      charged.every(
+        ({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).net !== undefined,
+      ),
     yield: weighed && !!batch.sheet,
   }
 })
@@ -30,16 +39,30 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
 <template>
   <main v-if="batch.missing" class="bg-sheet p-8">
     <h1>There is no batch {{ code }}</h1>
-    <p class="mt-2 text-soft">It may have been typed wrongly. <NuxtLink to="/batches" class="text-verdigris underline">All batches</NuxtLink></p>
+    <p class="mt-2 text-soft">
+      It may have been typed wrongly. <NuxtLink to="/batches" class="text-verdigris underline">All batches</NuxtLink>
+    </p>
   </main>
   <div v-else-if="batch.document" class="batch grid min-h-0 flex-1">
     <BatchRail :code="code" :settled="settled" />
     <NuxtPage />
   </div>
-  <main v-else class="bg-sheet p-8" aria-busy="true"><p class="text-soft">{{ batch.saving === 'away' ? 'The database does not answer. Trying again every 3 seconds.' : 'Reading the batch.' }}</p></main>
+  <main v-else class="bg-sheet p-8" aria-busy="true">
+    <p class="text-soft">
+      {{
+        batch.saving === 'away' ? 'The database does not answer. Trying again every 3 seconds.' : 'Reading the batch.'
+      }}
+    </p>
+  </main>
 </template>
 
 <style scoped>
-.batch { grid-template-columns: 150px minmax(0, 1fr); }
-@media (max-width: 900px) { .batch { grid-template-columns: 1fr; } }
+.batch {
+  grid-template-columns: 150px minmax(0, 1fr);
+}
+@media (max-width: 900px) {
+  .batch {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

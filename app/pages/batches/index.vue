@@ -14,24 +14,56 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
     <div class="flex items-end justify-between gap-4">
       <h1>Batches</h1>
       <div class="flex items-center gap-3">
-        <label class="flex items-center gap-2"><span class="sr-only">Search</span><input v-model="query" type="search" class="field w-[280px]" placeholder="Code, title or product"></label>
+        <label class="flex items-center gap-2"
+          ><span class="sr-only">Search</span
+          ><input v-model="query" type="search" class="field w-[280px]" placeholder="Code, title or product"
+        /></label>
         <NuxtLink to="/batches/new" class="button">Plan a batch</NuxtLink>
       </div>
     </div>
-    <p v-if="failed" class="mt-4 rounded-lg bg-amber-soft p-3 text-amber" role="alert">The batches cannot be read just now. <button type="button" class="underline" @click="load">Try again</button></p>
+    <p v-if="failed" class="mt-4 rounded-lg bg-amber-soft p-3 text-amber" role="alert">
+      The batches cannot be read just now. <button type="button" class="underline" @click="load">Try again</button>
+    </p>
     <table v-if="batches" class="mt-4 w-full border-collapse">
-      <thead><tr class="border-b-2 border-ink text-left text-[13.5px] text-soft"><th class="py-2 font-normal">Code</th><th class="font-normal">Product</th><th class="font-normal">Title</th><th class="font-normal">Stands at</th><th class="text-right font-normal">Last touched</th></tr></thead>
+      <thead>
+        <tr class="border-b-2 border-ink text-left text-[13.5px] text-soft">
+          <th class="py-2 font-normal">Code</th>
+          <th class="font-normal">Product</th>
+          <th class="font-normal">Title</th>
+          <th class="font-normal">Stands at</th>
+          <th class="text-right font-normal">Last touched</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="batch in found" :key="batch.code" class="border-b border-rule hover:bg-paper">
-          <td class="h-12 font-semibold"><NuxtLink :to="`/batches/${batch.code}/${batch.page}`" class="text-verdigris underline underline-offset-4">{{ batch.code }}</NuxtLink></td>
-          <td><ColourSwatch :colour="batch.colour" class="mr-2.5" /><FormulaText :text="batch.product" class="text-[16px]" /></td>
+          <td class="h-12 font-semibold">
+            <NuxtLink
+              :to="`/batches/${batch.code}/${batch.page}`"
+              class="text-verdigris underline underline-offset-4"
+              >{{ batch.code }}</NuxtLink
+            >
+          </td>
+          <td>
+            <ColourSwatch :colour="batch.colour" class="mr-2.5" /><FormulaText
+              :text="batch.product"
+              class="text-[16px]"
+            />
+          </td>
           <td>{{ batch.title }}</td>
           <td><StandingZip :standing="batch.standing" /></td>
-          <td class="text-right text-[13.5px] text-soft">{{ formatDistanceToNow(new Date(batch.touchedAt), { addSuffix: true }) }}</td>
+          <td class="text-right text-[13.5px] text-soft">
+            {{ formatDistanceToNow(new Date(batch.touchedAt), { addSuffix: true }) }}
+          </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="batches && found.length === 0" class="mt-4 text-soft">{{ batches.length === 0 ? 'No batch yet. Plan one from a product and its equation.' : `No batch has “${query}” in its code, title or product.` }}</p>
+    <p v-if="batches && found.length === 0" class="mt-4 text-soft">
+      {{
+        batches.length === 0
+          ? 'No batch yet. Plan one from a product and its equation.'
+          : `No batch has “${query}” in its code, title or product.`
+      }}
+    </p>
     <p v-if="!batches && !failed" class="mt-4 text-soft" aria-busy="true">Reading the batches.</p>
   </main>
 </template>

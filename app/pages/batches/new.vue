@@ -5,7 +5,11 @@ import { draftStage, explainPlan } from '#core/sheet'
 useHead({ title: 'Plan a batch · Zip Ledger' })
 const draft = useLocalStorage('zip-ledger.new-batch', { product: '', equation: '', title: '' })
 const drafted = computed(() => draftStage(draft.value.product, draft.value.equation))
-const productProblem = computed(() => !drafted.value.ok && drafted.value.problem.problem.code === 'sheet.unknown-species' ? explainPlan(drafted.value.problem) : undefined)
+const productProblem = computed(() =>
+  !drafted.value.ok && drafted.value.problem.problem.code === 'sheet.unknown-species'
+    ? explainPlan(drafted.value.problem)
+    : undefined,
+)
 const failure = ref('')
 const isSending = ref(false)
 
@@ -15,12 +19,19 @@ async function begin(): Promise<void> {
   failure.value = ''
   try {
     const { product, equation, title } = draft.value
-    const { code } = await $fetch<{ code: string }>('/api/batches', { method: 'POST', body: { product, equation, ...(title.trim() && { title }) } })
+    const { code } = await $fetch<{ code: string }>('/api/batches', {
+      method: 'POST',
+      body: { product, equation, ...(title.trim() && { title }) },
+    })
     draft.value = { product: '', equation: '', title: '' }
     await navigateTo(`/batches/${code}/sheet`)
   } catch (error) {
-    const { data, statusCode } = error as { data?: { detail?: string }, statusCode?: number }
-    failure.value = data?.detail ?? (statusCode ? 'The server refused it.' : 'The server does not answer. What you typed is kept here; try again in a moment.')
+    const { data, statusCode } = error as { data?: { detail?: string }; statusCode?: number }
+    failure.value =
+      data?.detail ??
+      (statusCode
+        ? 'The server refused it.'
+        : 'The server does not answer. What you typed is kept here; try again in a moment.')
   } finally {
     isSending.value = false
   }
@@ -31,15 +42,34 @@ async function begin(): Promise<void> {
   <main class="flex-1 bg-sheet px-[22px] py-[18px]">
     <h1>Plan a batch</h1>
     <p class="mt-0.5 text-[14px] text-soft">Type both as you would write them; the equation balances itself.</p>
-    <form class="mt-5 max-w-[720px]" @submit.prevent="begin">
-      <FormulaField v-model="draft.product" label="Product, in the form you will isolate" hint="such as ZnSO4.7H2O" :outside="productProblem" />
-      <EquationField v-model="draft.equation" class="mt-3" label="Equation" hint="such as Zn + H2SO4 -> ZnSO4 + H2" />
-      <label class="mt-3 block"><span class="label">Title, if you want one</span><input v-model="draft.title" class="field" maxlength="120" placeholder="such as Zinc sulfate from granulated zinc"></label>
-      <p v-if="failure" class="mt-3 rounded-md bg-amber-soft p-2 text-amber" role="alert">{{ failure }}</p>
-      <div class="mt-5 flex items-center gap-3">
-        <button type="submit" class="button" :disabled="!drafted.ok || isSending">{{ isSending ? 'Beginning' : 'Begin the batch' }}</button>
-        <span v-if="!drafted.ok" class="small">It begins once the product and the equation read, and the one makes the other.</span>
-      </div>
-    </form>
+    <div class="mt-5 grid items-start gap-8 lg:grid-cols-[minmax(0,720px)_minmax(0,400px)]">
+      <form @submit.prevent="begin">
+        <FormulaField
+          v-model="draft.product"
+          label="Product, in the form you will isolate"
+          hint="such as ZnSO4.7H2O"
+          :outside="productProblem"
+        />
+        <EquationField v-model="draft.equation" class="mt-3" label="Equation" hint="such as Zn + H2SO4 -> ZnSO4 + H2" />
+        <label class="mt-3 block"
+          ><span class="label">Title, if you want one</span
+          ><input
+            v-model="draft.title"
+            class="field"
+            maxlength="120"
+            placeholder="such as Zinc sulfate from granulated zinc"
+        /></label>
+        <p v-if="failure" class="mt-3 rounded-md bg-amber-soft p-2 text-amber" role="alert">{{ failure }}</p>
+        <div class="mt-5 flex items-center gap-3">
+          <button type="submit" class="button" :disabled="!drafted.ok || isSending">
+            {{ isSending ? 'Beginning' : 'Begin the batch' }}
+          </button>
+          <span v-if="!drafted.ok" class="small"
+            >It begins once the product and the equation read, and the one makes the other.</span
+          >
+        </div>
+      </form>
+      <NotationGuide />
+    </div>
   </main>
 </template>

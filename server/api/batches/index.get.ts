@@ -7,6 +7,9 @@ export default defineEventHandler(async () => {
   const db = useDatabase()
   const lab = await requireLab(db)
   const batches = await listBatches(db, lab.id)
-  const journals = await entriesByBatch(db, batches.map(({ id }) => id))
+  const journals = await entriesByBatch(
+    db,
+    batches.map(({ id }) => id),
+  )
   return batches.map(batch => summaryOf(batch, journals.get(batch.id) ?? []))
 })

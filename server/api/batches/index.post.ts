@@ -4,7 +4,16 @@ import { parseFormula } from '#core/formula'
 import { draftStage, explainPlan, spanOf } from '#core/sheet'
 import { addBatch } from '../../db/batches'
 
-const Body = z.strictObject({ product: z.string().max(400), equation: z.string().max(2000), title: z.string().trim().max(120).refine(text => !text.includes('\0')).exactOptional() })
+const Body = z.strictObject({
+  product: z.string().max(400),
+  equation: z.string().max(2000),
+  title: z
+    .string()
+    .trim()
+    .max(120)
+    .refine(text => !text.includes('\0'))
+    .exactOptional(),
+})
 
 /** Begins a batch from its product and its equation, both as typed. */
 export default defineEventHandler(async event => {
@@ -13,7 +22,9 @@ export default defineEventHandler(async event => {
   if (!stage.ok) {
     const { why, fix } = explainPlan(stage.problem)
     const span = spanOf(stage.problem)
-    throw refusal(422, why, [{ at: stage.problem.path.join('.'), code: stage.problem.problem.code, why, fix, ...(span && { span }) }])
+    throw refusal(422, why, [
+      { at: stage.problem.path.join('.'), code: stage.problem.problem.code, why, fix, ...(span && { span }) },
+    ])
   }
   const db = useDatabase()
   const lab = await requireLab(db)
@@ -21,7 +32,10 @@ export default defineEventHandler(async event => {
   const prefix = formula.ok ? codePrefix(formula.value) : 'ZL'
   setResponseStatus(event, 201)
   const { code, version } = await addBatch(db, lab.id, prefix, {
-    format: 'zip-ledger/batch', version: 1, title: title || stage.value.product.form!, plan: { stages: [stage.value] },
+    format: 'zip-ledger/batch',
+    version: 1,
+    title: title || stage.value.product.form!,
+    plan: { stages: [stage.value] },
   })
   return { code, version }
 })

@@ -13,10 +13,10 @@ const actual = computed(() => {
 })
 const result = computed(() => actual.value?.result)
 const form = computed(() => actual.value?.sheet.products[0]?.form ?? '')
-const spread = computed(() => result.value ? standardUncertainty(result.value.percent) : 0)
+const spread = computed(() => (result.value ? standardUncertainty(result.value.percent) : 0))
 const isOver = computed(() => result.value !== undefined && result.value.percent.value - 1 > 2 * spread.value)
 const charged = computed(() => (actual.value?.sheet.reagents ?? []).filter(({ planned }) => planned))
-const notes = computed((): MarginNote[] => actual.value ? yieldNotes(actual.value) : [])
+const notes = computed((): MarginNote[] => (actual.value ? yieldNotes(actual.value) : []))
 
 const shown = ref<'percent' | 'theoretical' | 'actual' | string>('percent')
 const isOpen = ref(true)
@@ -37,18 +37,40 @@ function show(what: string): void {
     <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
       <h1>Yield of {{ batch.document!.title }}</h1>
       <template v-if="!actual">
-        <p class="mt-2 text-soft">The sheet has no theoretical yield yet. <NuxtLink :to="`/batches/${batch.code}/sheet`" class="text-verdigris underline">Give a charge or a target</NuxtLink>.</p>
+        <p class="mt-2 text-soft">
+          The sheet has no theoretical yield yet.
+          <NuxtLink :to="`/batches/${batch.code}/sheet`" class="text-verdigris underline"
+            >Give a charge or a target</NuxtLink
+          >.
+        </p>
       </template>
       <template v-else-if="!result">
-        <p class="mt-2 max-w-[38em] text-[16px]">At most <span class="figure font-semibold">{{ formatFigure(actual.sheet.products[0]!.theoretical) }}</span> of <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.</p>
+        <p class="mt-2 max-w-[38em] text-[16px]">
+          At most <span class="figure font-semibold">{{ formatFigure(actual.sheet.products[0]!.theoretical) }}</span> of
+          <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.
+        </p>
         <NuxtLink :to="`/batches/${batch.code}/run`" class="button mt-4">Weigh the product</NuxtLink>
       </template>
       <template v-else>
         <div class="my-3 flex items-end gap-6">
-          <button type="button" class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft" :class="{ 'text-red': isOver }" data-testid="percent" @click="show('percent')">{{ formatFigure(result.percent) }}</button>
+          <button
+            type="button"
+            class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft"
+            :class="{ 'text-red': isOver }"
+            data-testid="percent"
+            @click="show('percent')"
+          >
+            {{ formatFigure(result.percent) }}
+          </button>
           <p class="max-w-[26em] pb-1 text-[15px]">
-            of the theoretical <button type="button" class="figure font-semibold underline decoration-dotted" @click="show('theoretical')">{{ formatFigure(result.theoretical) }}</button>, as <FormulaText :text="form" />, from <button type="button" class="figure font-semibold underline decoration-dotted" @click="show('actual')">{{ formatFigure(result.actual) }}</button> weighed.
-            Standard uncertainty <span class="figure">{{ formatValue(spread * 100, 'number', 1) }}</span> percentage points.
+            of the theoretical
+            <button type="button" class="figure font-semibold underline decoration-dotted" @click="show('theoretical')">
+              {{ formatFigure(result.theoretical) }}</button>, as <FormulaText :text="form" />, from
+            <button type="button" class="figure font-semibold underline decoration-dotted" @click="show('actual')">
+              {{ formatFigure(result.actual) }}
+            </button>
+            weighed. Standard uncertainty
+            <span class="figure">{{ formatValue(spread * 100, 'number', 1) }}</span> percentage points.
             <b v-if="isOver" class="text-red">More than everything: the solid is not only this.</b>
           </p>
         </div>
@@ -57,17 +79,34 @@ function show(what: string): void {
         <p v-if="result.forms.length < 2" class="small mt-1">The table knows no other form of this product.</p>
         <h2 class="mb-1 mt-5 text-[15px] text-ink">What was really charged</h2>
         <table class="w-full text-[14px]">
-          <thead><tr class="text-right text-soft"><th class="text-left font-normal">Reagent</th><th class="font-normal">Charged</th><th class="font-normal">Moles</th><th class="font-normal">Equivalents</th><th class="font-normal">Left over</th></tr></thead>
+          <thead>
+            <tr class="text-right text-soft">
+              <th class="text-left font-normal">Reagent</th>
+              <th class="font-normal">Charged</th>
+              <th class="font-normal">Moles</th>
+              <th class="font-normal">Equivalents</th>
+              <th class="font-normal">Left over</th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="line in charged" :key="line.species" class="border-t border-rule text-right">
-              <td class="py-1.5 text-left"><FormulaText :text="line.weighAs" /> <span v-if="actual.unread.includes(line.species)" class="tag ml-1 bg-amber-soft text-amber">planned, not read</span></td>
-              <td class="figure">{{ formatFigure(line.volume ?? line.mass ?? line.amount) }}</td><td class="figure">{{ formatFigure(line.amount) }}</td>
-              <td class="figure">{{ line.limits ? '1' : formatFigure(line.equivalents) }} <span v-if="line.limits" class="tag bg-verdigris-soft font-sans text-verdigris">limits</span></td>
+              <td class="py-1.5 text-left">
+                <FormulaText :text="line.weighAs" />
+                <span v-if="actual.unread.includes(line.species)" class="tag ml-1 bg-amber-soft text-amber"
+                  >planned, not read</span
+                >
+              </td>
+              <td class="figure">{{ formatFigure(line.volume ?? line.mass ?? line.amount) }}</td>
+              <td class="figure">{{ formatFigure(line.amount) }}</td>
+              <td class="figure">
+                {{ line.limits ? '1' : formatFigure(line.equivalents) }}
+                <span v-if="line.limits" class="tag bg-verdigris-soft font-sans text-verdigris">limits</span>
+              </td>
               <td class="figure">{{ line.limits ? 'none' : formatFigure(line.leftover.mass) }}</td>
             </tr>
           </tbody>
         </table>
-        <WorkingPanel v-if="working" :figure="working" @close="isOpen = false" />
+        <WorkingPanel v-if="working" closes :figure="working" @close="isOpen = false" />
       </template>
     </main>
     <MarginColumn :notes="notes" />
@@ -75,6 +114,12 @@ function show(what: string): void {
 </template>
 
 <style scoped>
-.yield-page { grid-template-columns: minmax(0, 1fr) 292px; }
-@media (max-width: 900px) { .yield-page { grid-template-columns: 1fr; } }
+.yield-page {
+  grid-template-columns: minmax(0, 1fr) 292px;
+}
+@media (max-width: 900px) {
+  .yield-page {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

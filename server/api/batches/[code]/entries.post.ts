@@ -12,7 +12,15 @@ export default defineEventHandler(async event => {
   const lab = await requireLab(db)
   const batch = await requireBatch(event, db, lab)
   const stranger = entries.find(({ by }) => !lab.people.some(({ id }) => id === by))
-  if (stranger) throw refusal(422, 'An entry is signed by somebody who is not of this lab.', [{ at: 'entries', code: 'journal.stranger', why: 'The name is not of this lab.', fix: 'Choose who you are at the top.' }])
+  if (stranger)
+    throw refusal(422, 'An entry is signed by somebody who is not of this lab.', [
+      {
+        at: 'entries',
+        code: 'journal.stranger',
+        why: 'The name is not of this lab.',
+        fix: 'Choose who you are at the top.',
+      },
+    ])
 
   setResponseStatus(event, 201)
   return appendEntries(db, { id: batch.id, labId: lab.id }, entries, before => {
@@ -20,7 +28,10 @@ export default defineEventHandler(async event => {
     for (const [i, entry] of entries.entries()) {
       if (journal.some(({ id }) => id === entry.id)) continue
       const checked = checkEntry(entry, foldJournal(journal))
-      if (!checked.ok) throw refusal(422, explainEntry(checked.problem).why, [{ at: `entries.${i}`, code: checked.problem.code, ...explainEntry(checked.problem) }])
+      if (!checked.ok)
+        throw refusal(422, explainEntry(checked.problem).why, [
+          { at: `entries.${i}`, code: checked.problem.code, ...explainEntry(checked.problem) },
+        ])
       journal.push(entry)
     }
   })

@@ -12,7 +12,9 @@ export default defineEventHandler(async event => {
   if (!read.ok) {
     const { why, fix } = explainPlan(read.problem)
     const span = spanOf(read.problem)
-    throw refusal(422, why, [{ at: read.problem.path.join('.'), code: read.problem.problem.code, why, fix, ...(span && { span }) }])
+    throw refusal(422, why, [
+      { at: read.problem.path.join('.'), code: read.problem.problem.code, why, fix, ...(span && { span }) },
+    ])
   }
   const db = useDatabase()
   const lab = await requireLab(db)
@@ -22,6 +24,7 @@ export default defineEventHandler(async event => {
 
   const current = result.current ?? batch
   throw refusal(409, 'This batch was saved from somewhere else since you opened it.', [], {
-    current: { version: current.version, document: current.document }, changes: changesBetween(current.document, document),
+    current: { version: current.version, document: current.document },
+    changes: changesBetween(current.document, document),
   })
 })

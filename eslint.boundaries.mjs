@@ -1,0 +1,55 @@
+// The architecture, as the linter reads it: each core module and the modules it may import.
+const core = {
+  problem: [],
+  quantity: ['problem'],
+  reference: [],
+  formula: ['problem', 'quantity', 'reference'],
+  equation: ['problem', 'formula'],
+  sheet: ['problem', 'quantity', 'reference', 'formula', 'equation'],
+  journal: ['problem', 'quantity'],
+  result: ['problem', 'quantity', 'reference', 'formula', 'sheet', 'journal'],
+  document: ['formula', 'sheet'],
+}
+const packages = { document: ['zod'] }
+
+const only = (regex, message) => ['error', { patterns: [{ regex: `^(?!${regex})`, message }] }]
+
+const doors = [
+  { regex: '(^|/)core/', message: 'Import #core/<module>.' },
+  { regex: '^#core/[^/]+/', message: 'Import #core/<module>, not a file inside it.' },
+]
+const server = { regex: '(^|/)server/|^#server|^knex|^pg$', message: 'Ask the server over HTTP.' }
+const clock = 'The core has no clock: take the time as an argument.'
+
+// Flat config replaces a rule's options, it does not merge them: each file set gets its patterns in one entry.
+export default [
+  ...Object.entries(core).map(([name, may]) => ({
+    files: [`core/${name}/**/*.ts`],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': only(
+        `(\\./[\\w-]+|#core/(${may.join('|') || '-'})|${(packages[name] ?? ['-']).join('|')})$`,
+        `core/${name} may import its own files and: ${[...may, ...(packages[name] ?? [])].join(', ') || 'nothing else'}.`,
+      ),
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: clock },
+        { object: 'Math', property: 'random', message: 'The core has no dice: take a generator as an argument.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: clock },
+      ],
+    },
+  })),
+  {
+    files: ['server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: doors }] },
+  },
+  {
+    files: ['instruments/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-imports': only('\\./[\\w-]+$', 'The instruments know nothing of the app.') },
+  },
+  { files: ['app/**/*.{ts,vue}'], rules: { 'no-restricted-imports': ['error', { patterns: [...doors, server] }] } },
+]

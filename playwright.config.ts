@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test'
+
+/** The real interface against a running server: bin/test starts one and names it in ZIP_LEDGER_URL. */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  workers: 1,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
+  use: {
+    baseURL: process.env.ZIP_LEDGER_URL ?? 'http://127.0.0.1:3000',
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})
