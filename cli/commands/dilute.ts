@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { fail, ok } from '#core/problem'
 import { dilute as diluteSolution, explainDilution, type DilutionProblem, type DilutionRefused } from '#core/sheet'
 import { pathText, planError, type CommandError } from '../answer'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { explainFormula, parseFormula, relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { difference, exact, explainQuantity, parseQuantity, standardUncertainty, type Figure } from '#core/quantity'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import type { Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */

@@ -18,7 +18,10 @@ describe('balance', () => {
   it.each([
     ['KMnO4 + HCl -> KCl + MnCl2 + H2O + Cl2', '2 KMnO4 + 16 HCl → 2 KCl + 2 MnCl2 + 8 H2O + 5 Cl2'],
     ['Cu + HNO3 = Cu(NO3)2 + NO + H2O', '3 Cu + 8 HNO3 → 3 Cu(NO3)2 + 2 NO + 4 H2O'],
-    ['K4Fe(CN)6 + KMnO4 + H2SO4 -> KHSO4 + Fe2(SO4)3 + MnSO4 + HNO3 + CO2 + H2O', '10 K4Fe(CN)6 + 122 KMnO4 + 299 H2SO4 → 162 KHSO4 + 5 Fe2(SO4)3 + 122 MnSO4 + 60 HNO3 + 60 CO2 + 188 H2O'],
+    [
+      'K4Fe(CN)6 + KMnO4 + H2SO4 -> KHSO4 + Fe2(SO4)3 + MnSO4 + HNO3 + CO2 + H2O',
+      '10 K4Fe(CN)6 + 122 KMnO4 + 299 H2SO4 → 162 KHSO4 + 5 Fe2(SO4)3 + 122 MnSO4 + 60 HNO3 + 60 CO2 + 188 H2O',
+    ],
     ['CoCO3(s) + 7 HCl(aq) -> CoCl2(aq) + H2O(l) + CO2(g)', 'CoCO3(s) + 2 HCl(aq) → CoCl2(aq) + H2O(l) + CO2(g)'],
     ['CaSO4.0.5H2O + H2O -> CaSO4.2H2O', '2 CaSO4·0.5H2O + 3 H2O → 2 CaSO4·2H2O'],
     ['P4 + Ba(OH)2 + H2O -> PH3 + Ba(H2PO2)2', '2 P4 + 3 Ba(OH)2 + 6 H2O → 2 PH3 + 3 Ba(H2PO2)2'],
@@ -55,7 +58,10 @@ describe('balance', () => {
     const reaction = reactionOf(`${primes} -> Fe9901Co9887Ni9883 + O2`)
     expectConserved(reaction)
     expect(reaction.reactants[0]!.coefficient).toBe(9901 * 9949 * 9931)
-    expect(answer(`${primes} + Cu9923O2 -> Fe9901Co9887Ni9883Cu9871 + O2`)).toMatchObject({ ok: false, problem: { code: 'equation.beyond-reach' } })
+    expect(answer(`${primes} + Cu9923O2 -> Fe9901Co9887Ni9883Cu9871 + O2`)).toMatchObject({
+      ok: false,
+      problem: { code: 'equation.beyond-reach' },
+    })
   })
 })
 
@@ -77,7 +83,10 @@ describe('what cannot balance', () => {
     ['', 'equation.empty', 'no equation'],
   ])('%s', (text, code, words) => {
     const balanced = answer(text)
-    if (code === undefined) { expect(balanced.ok).toBe(true); return }
+    if (code === undefined) {
+      expect(balanced.ok).toBe(true)
+      return
+    }
     if (balanced.ok) throw new Error('it balanced')
     expect(balanced.problem.code).toBe(code)
     expect(explainEquation(balanced.problem).why).toContain(words)
@@ -90,37 +99,70 @@ describe('what cannot balance', () => {
 })
 
 function expectConserved({ reactants, products }: Reaction): void {
-  const count = (terms: readonly Term[], symbol: string) => terms.reduce((sum, { species, coefficient }) => sum + coefficient * (species.formula.composition.get(symbol) ?? 0), 0)
-  const charge = (terms: readonly Term[]) => terms.reduce((sum, { species, coefficient }) => sum + coefficient * species.formula.charge, 0)
-  for (const symbol of new Set([...reactants, ...products].flatMap(({ species }) => [...species.formula.composition.keys()]))) {
+  const count = (terms: readonly Term[], symbol: string) =>
+    terms.reduce(
+      (sum, { species, coefficient }) => sum + coefficient * (species.formula.composition.get(symbol) ?? 0),
+      0,
+    )
+  const charge = (terms: readonly Term[]) =>
+    terms.reduce((sum, { species, coefficient }) => sum + coefficient * species.formula.charge, 0)
+  for (const symbol of new Set(
+    [...reactants, ...products].flatMap(({ species }) => [...species.formula.composition.keys()]),
+  )) {
     expect(count(reactants, symbol), symbol).toBeCloseTo(count(products, symbol), 6)
   }
   expect(charge(reactants)).toBe(charge(products))
 }
 
 describe('laws', () => {
-  const species = fc.constantFrom('H2', 'O2', 'H2O', 'H2O2', 'Cl2', 'HCl', 'H^+', 'Cl^-', 'e-', 'O3', 'OH^-', 'HClO', 'ClO3^-')
+  const species = fc.constantFrom(
+    'H2',
+    'O2',
+    'H2O',
+    'H2O2',
+    'Cl2',
+    'HCl',
+    'H^+',
+    'Cl^-',
+    'e-',
+    'O3',
+    'OH^-',
+    'HClO',
+    'ClO3^-',
+  )
   const side = fc.uniqueArray(species, { minLength: 1, maxLength: 6 })
 
   it('what balances conserves every element and the charge, with coefficients that share no factor', () => {
     let balancedOnes = 0
-    fc.assert(fc.property(side, side, (left, right) => {
-      const balanced = answer(`${left.join(' + ')} -> ${right.join(' + ')}`)
-      if (!balanced.ok) return
-      balancedOnes++
-      const reactions = balanced.value.unique ? [balanced.value.reaction] : balanced.value.basis
-      for (const reaction of reactions) {
-        expectConserved(reaction)
-        const coefficients = [...reaction.reactants, ...reaction.products].map(({ coefficient }) => coefficient)
-        for (const coefficient of coefficients) expect(Number.isInteger(coefficient) && coefficient > 0).toBe(true)
-        expect(coefficients.reduce((a, b) => { while (b) [a, b] = [b, a % b]; return a })).toBe(1)
-      }
-    }), { numRuns: 3000, seed: 7 })
+    fc.assert(
+      fc.property(side, side, (left, right) => {
+        const balanced = answer(`${left.join(' + ')} -> ${right.join(' + ')}`)
+        if (!balanced.ok) return
+        balancedOnes++
+        const reactions = balanced.value.unique ? [balanced.value.reaction] : balanced.value.basis
+        for (const reaction of reactions) {
+          expectConserved(reaction)
+          const coefficients = [...reaction.reactants, ...reaction.products].map(({ coefficient }) => coefficient)
+          for (const coefficient of coefficients) expect(Number.isInteger(coefficient) && coefficient > 0).toBe(true)
+          expect(
+            coefficients.reduce((a, b) => {
+              while (b) [a, b] = [b, a % b]
+              return a
+            }),
+          ).toBe(1)
+        }
+      }),
+      { numRuns: 3000, seed: 7 },
+    )
     expect(balancedOnes).toBeGreaterThan(50)
   })
 
   it('reads what it printed as the same reaction', () => {
-    for (const text of ['KMnO4 + HCl -> KCl + MnCl2 + H2O + Cl2', 'MnO4- + Fe2+ + H+ -> Mn2+ + Fe3+ + H2O', 'CaSO4.0.5H2O + H2O -> CaSO4.2H2O']) {
+    for (const text of [
+      'KMnO4 + HCl -> KCl + MnCl2 + H2O + Cl2',
+      'MnO4- + Fe2+ + H+ -> Mn2+ + Fe3+ + H2O',
+      'CaSO4.0.5H2O + H2O -> CaSO4.2H2O',
+    ]) {
       const printed = printReaction(reactionOf(text))
       expect(printReaction(reactionOf(printed))).toBe(printed)
     }
@@ -128,9 +170,15 @@ describe('laws', () => {
 
   it('any text ends in an answer or a problem', () => {
     const characters = fc.constantFrom(...'HOFe2+-=>→ ()sA^l3.e'.split(''))
-    fc.assert(fc.property(fc.array(characters, { maxLength: 40 }).map(all => all.join('')), text => {
-      const balanced = answer(text)
-      if (!balanced.ok) expect(explainEquation(balanced.problem).why.length).toBeGreaterThan(3)
-    }), { numRuns: 3000 })
+    fc.assert(
+      fc.property(
+        fc.array(characters, { maxLength: 40 }).map(all => all.join('')),
+        text => {
+          const balanced = answer(text)
+          if (!balanced.ok) expect(explainEquation(balanced.problem).why.length).toBeGreaterThan(3)
+        },
+      ),
+      { numRuns: 3000 },
+    )
   })
 })

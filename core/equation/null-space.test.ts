@@ -17,7 +17,20 @@ describe('nullSpace', () => {
   })
 
   it('has a vector for each free column', () => {
-    expect(nullSpace(plainIntegers, [[1, 1, -1, 0]], 4)).toEqual([[-1, 1, 0, 0], [1, 0, 1, 0], [0, 0, 0, 1]])
-    expect(nullSpace(plainIntegers, [[2, 0], [0, 3]], 2)).toEqual([])
+    expect(nullSpace(plainIntegers, [[1, 1, -1, 0]], 4)).toEqual([
+      [-1, 1, 0, 0],
+      [1, 0, 1, 0],
+      [0, 0, 0, 1],
+    ])
+    expect(
+      nullSpace(
+        plainIntegers,
+        [
+          [2, 0],
+          [0, 3],
+        ],
+        2,
+      ),
+    ).toEqual([])
   })
 })

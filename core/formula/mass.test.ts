@@ -14,8 +14,20 @@ const read = (text: string): Formula => {
 describe('atomic weights', () => {
   // IUPAC/CIAAW 2021, Pure Appl. Chem. 94 (2022) 573, from memory.
   it.each([
-    ['H', 1.008], ['C', 12.011], ['N', 14.007], ['O', 15.999], ['Na', 22.98976928], ['S', 32.06], ['Cl', 35.45], ['K', 39.0983],
-    ['Fe', 55.845], ['Co', 58.933194], ['Ni', 58.6934], ['Cu', 63.546], ['Zn', 65.38], ['Ba', 137.327],
+    ['H', 1.008],
+    ['C', 12.011],
+    ['N', 14.007],
+    ['O', 15.999],
+    ['Na', 22.98976928],
+    ['S', 32.06],
+    ['Cl', 35.45],
+    ['K', 39.0983],
+    ['Fe', 55.845],
+    ['Co', 58.933194],
+    ['Ni', 58.6934],
+    ['Cu', 63.546],
+    ['Zn', 65.38],
+    ['Ba', 137.327],
   ])('%s is %d', (symbol, weight) => {
     expect(elements.find(element => element.symbol === symbol)).toMatchObject({ weight })
   })
@@ -30,9 +42,12 @@ describe('atomic weights', () => {
     },
   )
 
-  it.each(['CuSO4', 'K4Fe(CN)6', 'Al2(SO4)3', 'Ni(C4H7N2O2)2', 'Na2MoO4', 'CoCl2'])('%s weighs what mf-parser says, within 0.02 %%', text => {
-    expect(molarMass(read(text)) / new MF(text).getInfo().mass).toBeCloseTo(1, 3.7)
-  })
+  it.each(['CuSO4', 'K4Fe(CN)6', 'Al2(SO4)3', 'Ni(C4H7N2O2)2', 'Na2MoO4', 'CoCl2'])(
+    '%s weighs what mf-parser says, within 0.02 %%',
+    text => {
+      expect(molarMass(read(text)) / new MF(text).getInfo().mass).toBeCloseTo(1, 3.7)
+    },
+  )
 })
 
 describe('molarMassFigure', () => {
@@ -45,8 +60,15 @@ describe('molarMassFigure', () => {
 describe('composition', () => {
   // Gravimetric factors of standard textbooks of quantitative analysis, from memory, ± 0.0001.
   it.each([
-    ['SO4', 'BaSO4', 1, 0.4116], ['S', 'BaSO4', 1, 0.1374], ['Cl', 'AgCl', 1, 0.2474], ['Ni', 'Ni(C4H7N2O2)2', 1, 0.2032],
-    ['Fe', 'Fe2O3', 2, 0.6994], ['Al', 'Al(C9H6NO)3', 1, 0.0587], ['Mg', 'Mg2P2O7', 2, 0.2184], ['P2O5', 'Mg2P2O7', 1, 0.6378], ['CaO', 'CaCO3', 1, 0.5603],
+    ['SO4', 'BaSO4', 1, 0.4116],
+    ['S', 'BaSO4', 1, 0.1374],
+    ['Cl', 'AgCl', 1, 0.2474],
+    ['Ni', 'Ni(C4H7N2O2)2', 1, 0.2032],
+    ['Fe', 'Fe2O3', 2, 0.6994],
+    ['Al', 'Al(C9H6NO)3', 1, 0.0587],
+    ['Mg', 'Mg2P2O7', 2, 0.2184],
+    ['P2O5', 'Mg2P2O7', 1, 0.6378],
+    ['CaO', 'CaCO3', 1, 0.5603],
   ])('%s in %s is a factor of %d × … = %d', (analyte, weighed, units, factor) => {
     expect(Math.abs((units * molarMass(read(analyte))) / molarMass(read(weighed)) - factor)).toBeLessThanOrEqual(0.0001)
   })

@@ -119,49 +119,74 @@ describe('parseFormula', () => {
 
 describe('laws', () => {
   const symbol = fc.constantFrom(...elements.filter(element => 'weight' in element).map(element => element.symbol))
-  const group = fc.array(fc.tuple(symbol, fc.integer({ min: 1, max: 24 })), { minLength: 1, maxLength: 4 }).map(atoms => atoms.map(([one, n]) => `${one}${n}`).join(''))
+  const group = fc
+    .array(fc.tuple(symbol, fc.integer({ min: 1, max: 24 })), { minLength: 1, maxLength: 4 })
+    .map(atoms => atoms.map(([one, n]) => `${one}${n}`).join(''))
   const formula = fc
-    .tuple(group, fc.option(fc.tuple(group, fc.integer({ min: 2, max: 9 }))), fc.option(fc.constantFrom('5H2O', '0.5H2O', '2H2O', '1/3H2O')), fc.integer({ min: -4, max: 4 }))
-    .map(([first, bracket, added, charge]) => `[${first}]${bracket ? `(${bracket[0]})${bracket[1]}` : ''}${added ? `·${added}` : ''}${charge === 0 ? '' : `^${Math.abs(charge)}${charge < 0 ? '-' : '+'}`}`)
+    .tuple(
+      group,
+      fc.option(fc.tuple(group, fc.integer({ min: 2, max: 9 }))),
+      fc.option(fc.constantFrom('5H2O', '0.5H2O', '2H2O', '1/3H2O')),
+      fc.integer({ min: -4, max: 4 }),
+    )
+    .map(
+      ([first, bracket, added, charge]) =>
+        `[${first}]${bracket ? `(${bracket[0]})${bracket[1]}` : ''}${added ? `·${added}` : ''}${charge === 0 ? '' : `^${Math.abs(charge)}${charge < 0 ? '-' : '+'}`}`,
+    )
 
   it('reading what it printed gives the same formula', () => {
-    fc.assert(fc.property(formula, text => {
-      const first = read(text)
-      const second = read(first.text)
-      expect(second.text).toBe(first.text)
-      expect([...second.composition]).toEqual([...first.composition])
-      expect(second.charge).toBe(first.charge)
-    }))
+    fc.assert(
+      fc.property(formula, text => {
+        const first = read(text)
+        const second = read(first.text)
+        expect(second.text).toBe(first.text)
+        expect([...second.composition]).toEqual([...first.composition])
+        expect(second.charge).toBe(first.charge)
+      }),
+    )
   })
 
   it('the parts of a mass add up to it', () => {
-    fc.assert(fc.property(formula, text => {
-      const { composition } = read(text)
-      const sum = [...composition].reduce((total, [one, count]) => total + count * findElement(one)!.weight!, 0)
-      expect(molarMass(read(text))).toBeCloseTo(sum, 8)
-    }))
+    fc.assert(
+      fc.property(formula, text => {
+        const { composition } = read(text)
+        const sum = [...composition].reduce((total, [one, count]) => total + count * findElement(one)!.weight!, 0)
+        expect(molarMass(read(text))).toBeCloseTo(sum, 8)
+      }),
+    )
   })
 
   it('any text ends in a formula or a problem inside the text', () => {
     const characters = fc.constantFrom(...'HOCuSNae0123456789.·*()[]^+- ₂²½/'.split(''))
-    const texts = fc.oneof(fc.string({ maxLength: 30 }), fc.array(characters, { maxLength: 20 }).map(all => all.join('')))
-    fc.assert(fc.property(texts, text => {
-      const parsed = parseFormula(text)
-      if (parsed.ok) {
-        expect(read(parsed.value.text).text).toBe(parsed.value.text)
-        return
-      }
-      const [start, end] = parsed.problem.span
-      expect(start).toBeGreaterThanOrEqual(0)
-      expect(end).toBeLessThanOrEqual(Math.max(text.length, start))
-      expect(explainFormula(parsed.problem).why.length).toBeGreaterThan(3)
-    }), { numRuns: 2000 })
+    const texts = fc.oneof(
+      fc.string({ maxLength: 30 }),
+      fc.array(characters, { maxLength: 20 }).map(all => all.join('')),
+    )
+    fc.assert(
+      fc.property(texts, text => {
+        const parsed = parseFormula(text)
+        if (parsed.ok) {
+          expect(read(parsed.value.text).text).toBe(parsed.value.text)
+          return
+        }
+        const [start, end] = parsed.problem.span
+        expect(start).toBeGreaterThanOrEqual(0)
+        expect(end).toBeLessThanOrEqual(Math.max(text.length, start))
+        expect(explainFormula(parsed.problem).why.length).toBeGreaterThan(3)
+      }),
+      { numRuns: 2000 },
+    )
   })
 })
 
 describe('hill', () => {
   // Order of E. A. Hill (1900): carbon, hydrogen, then the alphabet; the alphabet alone without carbon.
-  it.each([['CuSO4.5H2O', 'CuH10O9S'], ['K3[Fe(C2O4)3]', 'C6FeK3O12'], ['CH3COOH', 'C2H4O2'], ['NaHCO3', 'CHNaO3']])('orders %s', (text, expected) => {
+  it.each([
+    ['CuSO4.5H2O', 'CuH10O9S'],
+    ['K3[Fe(C2O4)3]', 'C6FeK3O12'],
+    ['CH3COOH', 'C2H4O2'],
+    ['NaHCO3', 'CHNaO3'],
+  ])('orders %s', (text, expected) => {
     expect(hill(read(text).composition)).toBe(expected)
   })
 })

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { colourOf, commonFactor, findSubstance, formsOf, parseFormula, relate, sameStuff, typeset, type Formula } from '.'
+import {
+  colourOf,
+  commonFactor,
+  findSubstance,
+  formsOf,
+  parseFormula,
+  relate,
+  sameStuff,
+  typeset,
+  type Formula,
+} from '.'
 
 const read = (text: string): Formula => {
   const parsed = parseFormula(text)
@@ -22,7 +32,13 @@ describe('relate', () => {
     expect(relate(read(weighed), read(species))).toEqual({ units, waters })
   })
 
-  it.each([['NaCl', 'KCl'], ['CuSO4', 'CuO'], ['Ba^2+', 'BaCl2'], ['FeCl3', 'FeCl2'], ['H2O', 'H2O2']])('%s does not hold whole units of %s', (weighed, species) => {
+  it.each([
+    ['NaCl', 'KCl'],
+    ['CuSO4', 'CuO'],
+    ['Ba^2+', 'BaCl2'],
+    ['FeCl3', 'FeCl2'],
+    ['H2O', 'H2O2'],
+  ])('%s does not hold whole units of %s', (weighed, species) => {
     expect(relate(read(weighed), read(species))).toBeUndefined()
   })
 })
@@ -61,6 +77,10 @@ describe('typeset', () => {
     ['CaSO4·1/3H2O', 'CaSO_4_·1/3H_2_O'],
   ])('lowers counts and raises charges in %s', (text, expected) => {
     const mark = { line: '', sub: '_', sup: '^' }
-    expect(typeset(text).map(({ place, text: run }) => mark[place] + run + mark[place]).join('')).toBe(expected)
+    expect(
+      typeset(text)
+        .map(({ place, text: run }) => mark[place] + run + mark[place])
+        .join(''),
+    ).toBe(expected)
   })
 })

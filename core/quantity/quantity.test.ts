@@ -1,8 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  difference, exact, explainQuantity, formatFigure, formatValue, given, knownDecimals, parseQuantity, product, shares, standardUncertainty, sum, toSignificant, units, workingOf,
-  type Figure, type Kind,
+  difference,
+  exact,
+  explainQuantity,
+  formatFigure,
+  formatValue,
+  given,
+  knownDecimals,
+  parseQuantity,
+  product,
+  shares,
+  standardUncertainty,
+  sum,
+  toSignificant,
+  units,
+  workingOf,
+  type Figure,
+  type Kind,
 } from '.'
 
 const read = (text: string, ...kinds: Kind[]): Figure => {
@@ -17,13 +32,35 @@ const problemOf = (text: string, ...kinds: Kind[]) => {
 
 describe('parseQuantity', () => {
   it.each([
-    ['5.214 g', 'mass', 5.214], ['250 mg', 'mass', 0.25], ['1.2kg', 'mass', 1200], ['12 µg', 'mass', 1.2e-5], ['12 ug', 'mass', 1.2e-5],
-    ['40 mL', 'volume', 40], ['40 ml', 'volume', 40], ['0.5 L', 'volume', 500], ['25 µL', 'volume', 0.025],
-    ['3.00 mol/L', 'concentration', 3], ['3.00 M', 'concentration', 3], ['250 mmol/L', 'concentration', 0.25],
-    ['98 % w/w', 'mass fraction', 0.98], ['98%', 'mass fraction', 0.98], ['10 % w/v', 'mass per volume', 0.1], ['100 g/L', 'mass per volume', 0.1],
-    ['1.5 mmol', 'amount', 0.0015], ['80 °C', 'temperature', 80], ['353.15 K', 'temperature', 80], ['−5 °C', 'temperature', -5],
-    ['20 min', 'time', 1 / 3], ['2 d', 'time', 48], ['101.3 kPa', 'pressure', 101.3], ['1 atm', 'pressure', 101.325], ['760 torr', 'pressure', 101.325], ['1 bar', 'pressure', 100],
-    ['1.18 g/mL', 'density', 1.18], ['2.5e-3 mol', 'amount', 0.0025], ['.5 g', 'mass', 0.5],
+    ['5.214 g', 'mass', 5.214],
+    ['250 mg', 'mass', 0.25],
+    ['1.2kg', 'mass', 1200],
+    ['12 µg', 'mass', 1.2e-5],
+    ['12 ug', 'mass', 1.2e-5],
+    ['40 mL', 'volume', 40],
+    ['40 ml', 'volume', 40],
+    ['0.5 L', 'volume', 500],
+    ['25 µL', 'volume', 0.025],
+    ['3.00 mol/L', 'concentration', 3],
+    ['3.00 M', 'concentration', 3],
+    ['250 mmol/L', 'concentration', 0.25],
+    ['98 % w/w', 'mass fraction', 0.98],
+    ['98%', 'mass fraction', 0.98],
+    ['10 % w/v', 'mass per volume', 0.1],
+    ['100 g/L', 'mass per volume', 0.1],
+    ['1.5 mmol', 'amount', 0.0015],
+    ['80 °C', 'temperature', 80],
+    ['353.15 K', 'temperature', 80],
+    ['−5 °C', 'temperature', -5],
+    ['20 min', 'time', 1 / 3],
+    ['2 d', 'time', 48],
+    ['101.3 kPa', 'pressure', 101.3],
+    ['1 atm', 'pressure', 101.325],
+    ['760 torr', 'pressure', 101.325],
+    ['1 bar', 'pressure', 100],
+    ['1.18 g/mL', 'density', 1.18],
+    ['2.5e-3 mol', 'amount', 0.0025],
+    ['.5 g', 'mass', 0.5],
   ] as const)('reads %j as a %s', (text, kind, value) => {
     expect(read(text, kind).value).toBeCloseTo(value, 12)
   })
@@ -42,10 +79,21 @@ describe('parseQuantity', () => {
   })
 
   it.each([
-    ['', 'quantity.empty', [0, 0]], ['a lot', 'quantity.unreadable', [0, 5]], ['Infinity', 'quantity.unreadable', [0, 8]], ['NaN g', 'quantity.unreadable', [0, 5]],
-    ['1,5 g', 'quantity.comma', [1, 2]], ['5.2', 'quantity.no-unit', [0, 3]], ['5.2 gr', 'quantity.unknown-unit', [4, 6]], ['5.2 mL', 'quantity.wrong-kind', [4, 6]],
-    ['-5 g', 'quantity.negative', [0, 2]], ['0.00 g', 'quantity.zero', [0, 4]], ['1e400 g', 'quantity.out-of-range', [0, 5]], ['9e99 g', 'quantity.out-of-range', [0, 4]],
-    ['5 G', 'quantity.unknown-unit', [2, 3]], ['5.2 g g', 'quantity.unknown-unit', [4, 7]], ['1'.repeat(90), 'quantity.unreadable', [0, 90]],
+    ['', 'quantity.empty', [0, 0]],
+    ['a lot', 'quantity.unreadable', [0, 5]],
+    ['Infinity', 'quantity.unreadable', [0, 8]],
+    ['NaN g', 'quantity.unreadable', [0, 5]],
+    ['1,5 g', 'quantity.comma', [1, 2]],
+    ['5.2', 'quantity.no-unit', [0, 3]],
+    ['5.2 gr', 'quantity.unknown-unit', [4, 6]],
+    ['5.2 mL', 'quantity.wrong-kind', [4, 6]],
+    ['-5 g', 'quantity.negative', [0, 2]],
+    ['0.00 g', 'quantity.zero', [0, 4]],
+    ['1e400 g', 'quantity.out-of-range', [0, 5]],
+    ['9e99 g', 'quantity.out-of-range', [0, 4]],
+    ['5 G', 'quantity.unknown-unit', [2, 3]],
+    ['5.2 g g', 'quantity.unknown-unit', [4, 7]],
+    ['1'.repeat(90), 'quantity.unreadable', [0, 90]],
   ])('points at what is wrong in %j', (text, code, span) => {
     const problem = problemOf(text, 'mass')
     expect(problem).toMatchObject({ code, span })
@@ -55,7 +103,9 @@ describe('parseQuantity', () => {
   it('refuses a part over the whole, and a temperature below the absolute zero', () => {
     expect(problemOf('101 %', 'mass fraction')?.code).toBe('quantity.over-whole')
     expect(problemOf('-300 °C', 'temperature')?.code).toBe('quantity.negative')
-    expect(parseQuantity('150 %', { kinds: ['mass fraction'], name: '', source: '', aboveWhole: true })).toMatchObject({ ok: true })
+    expect(parseQuantity('150 %', { kinds: ['mass fraction'], name: '', source: '', aboveWhole: true })).toMatchObject({
+      ok: true,
+    })
   })
 
   it('offers units that it would take', () => {
@@ -65,12 +115,20 @@ describe('parseQuantity', () => {
 })
 
 describe('uncertainty', () => {
-  const at = (value: number, uncertainty: number, source: string): Figure => given(value, 'number', source, { source, uncertainty })
+  const at = (value: number, uncertainty: number, source: string): Figure =>
+    given(value, 'number', source, { source, uncertainty })
 
   it('adds independent errors in quadrature and counts one source once', () => {
     const a = at(10, 0.3, 'a')
     const b = at(5, 0.4, 'b')
-    expect(standardUncertainty(sum('a + b', [[1, a], [1, b]]))).toBeCloseTo(0.5, 12)
+    expect(
+      standardUncertainty(
+        sum('a + b', [
+          [1, a],
+          [1, b],
+        ]),
+      ),
+    ).toBeCloseTo(0.5, 12)
     expect(standardUncertainty(difference('a − a', a, a))).toBe(0)
     expect(standardUncertainty(product('a/a', 'number', [a], [a]))).toBeCloseTo(0, 12)
     expect(standardUncertainty(product('a·a', 'number', [a, a]))).toBeCloseTo(6, 12)
@@ -80,7 +138,13 @@ describe('uncertainty', () => {
 
   it('agrees with the cadmium standard of Eurachem/CITAC CG 4, example A1 (from memory)', () => {
     // 1000·m·P/V: m = 100.28 mg, u 0.05; P = 0.9999, u 0.000058; V = 100.0 mL, u 0.07 → 1002.7 mg/L, u 0.9 (0.835 before rounding up).
-    const concentration = product('c', 'number', [at(100.28, 0.05, 'mass'), at(0.9999, 0.000058, 'purity')], [at(100, 0.066, 'volume')], 1000)
+    const concentration = product(
+      'c',
+      'number',
+      [at(100.28, 0.05, 'mass'), at(0.9999, 0.000058, 'purity')],
+      [at(100, 0.066, 'volume')],
+      1000,
+    )
     expect(concentration.value).toBeCloseTo(1002.7, 1)
     expect(standardUncertainty(concentration)).toBeGreaterThan(0.8)
     expect(standardUncertainty(concentration)).toBeLessThan(0.95)
@@ -89,22 +153,46 @@ describe('uncertainty', () => {
 
   it('is the slope of the figure in each input (numerical derivative)', () => {
     const positive = fc.double({ min: 0.5, max: 50, noNaN: true })
-    fc.assert(fc.property(positive, positive, positive, (x, y, z) => {
-      const f = (a: number) => product('f', 'number', [sum('s', [[2, at(a, 1, 'x')], [1, exact(y)]]), at(a, 1, 'x')], [sum('t', [[1, at(a, 1, 'x')], [3, exact(z)]])])
-      const step = 1e-5
-      const slope = (f(x + step).value - f(x - step).value) / (2 * step)
-      expect(standardUncertainty(f(x))).toBeCloseTo(Math.abs(slope), 5)
-    }))
+    fc.assert(
+      fc.property(positive, positive, positive, (x, y, z) => {
+        const f = (a: number) =>
+          product(
+            'f',
+            'number',
+            [
+              sum('s', [
+                [2, at(a, 1, 'x')],
+                [1, exact(y)],
+              ]),
+              at(a, 1, 'x'),
+            ],
+            [
+              sum('t', [
+                [1, at(a, 1, 'x')],
+                [3, exact(z)],
+              ]),
+            ],
+          )
+        const step = 1e-5
+        const slope = (f(x + step).value - f(x - step).value) / (2 * step)
+        expect(standardUncertainty(f(x))).toBeCloseTo(Math.abs(slope), 5)
+      }),
+    )
   })
 })
 
 describe('formatting', () => {
   const SPACE = '\u202f'
   it.each([
-    [18.925, 0.03, '18.93'], [105.04, 0.31, '105.0'], [12.014, 0.035, '12.01'], [0.0720, 0.0001, '72.0'],
+    [18.925, 0.03, '18.93'],
+    [105.04, 0.31, '105.0'],
+    [12.014, 0.035, '12.01'],
+    [0.072, 0.0001, '72.0'],
   ])('shows %d with u = %d as %s', (value, u, text) => {
     const kind = value < 0.1 ? 'amount' : 'mass'
-    expect(formatFigure(given(value, kind, '', { source: 's', uncertainty: u }))).toBe(`${text}${SPACE}${kind === 'mass' ? 'g' : 'mmol'}`)
+    expect(formatFigure(given(value, kind, '', { source: 's', uncertainty: u }))).toBe(
+      `${text}${SPACE}${kind === 'mass' ? 'g' : 'mmol'}`,
+    )
   })
 
   it('keeps no more decimals in a difference than were written', () => {
@@ -123,9 +211,20 @@ describe('formatting', () => {
 
 describe('workingOf', () => {
   it('writes the arithmetic that made the figure, inputs first', () => {
-    const amount = product('amount of {HCl}', 'amount', [read('40.0 mL', 'volume'), read('3.00 mol/L', 'concentration')], [], 1e-3)
+    const amount = product(
+      'amount of {HCl}',
+      'amount',
+      [read('40.0 mL', 'volume'), read('3.00 mol/L', 'concentration')],
+      [],
+      1e-3,
+    )
     const extent = product('extent', 'amount', [amount], [exact(2)])
-    const lines = workingOf(extent).map(({ name, relation, result }) => `${name}: ${relation} = ${result}`.replaceAll('\u202f', ' '))
-    expect(lines).toEqual(['amount of {HCl}: 40.0 mL × 3.00 mol/L = 120.00 mmol', 'extent: 120.00 mmol ÷ 2 = 60.0 mmol'])
+    const lines = workingOf(extent).map(({ name, relation, result }) =>
+      `${name}: ${relation} = ${result}`.replaceAll('\u202f', ' '),
+    )
+    expect(lines).toEqual([
+      'amount of {HCl}: 40.0 mL × 3.00 mol/L = 120.00 mmol',
+      'extent: 120.00 mmol ÷ 2 = 60.0 mmol',
+    ])
   })
 })

@@ -1,8 +1,28 @@
 import { describe, expect, it } from 'vitest'
-import { chargeFromText, computePlan, countHeld, draftStage, equivalentsFromText, findReagent, hold, isHeld, release, withCharge, withEquation, withForm, withSupply, withTarget, withYield, type StagePlan, type StageSheet } from '.'
+import {
+  chargeFromText,
+  computePlan,
+  countHeld,
+  draftStage,
+  equivalentsFromText,
+  findReagent,
+  hold,
+  isHeld,
+  release,
+  withCharge,
+  withEquation,
+  withForm,
+  withSupply,
+  withTarget,
+  withYield,
+  type StagePlan,
+  type StageSheet,
+} from '.'
 
 const stage: StagePlan = {
-  id: 's1', equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2', product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
+  id: 's1',
+  equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
+  product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
   reagents: [
     { species: 'CoCO3', supply: { kind: 'solid', assay: '97 %' }, charge: { mass: '8.40 g' } },
     { species: 'HCl', supply: { kind: 'solution', concentration: '3.00 mol/L' }, charge: { volume: '40.0 mL' } },
@@ -16,15 +36,26 @@ const sheetOf = (plan: StagePlan): StageSheet => {
 
 describe('what is typed into a charge', () => {
   it.each([
-    ['8.40 g', { mass: '8.40 g' }], ['40 mL', { volume: '40 mL' }], ['0.12 mol', { amount: '0.12 mol' }], ['1.2 eq', { equivalents: 1.2 }],
-    ['', undefined], ['8.4', { mass: '8.4' }], ['8..4 g', { mass: '8..4 g' }], ['-3 mL', { mass: '-3 mL' }],
+    ['8.40 g', { mass: '8.40 g' }],
+    ['40 mL', { volume: '40 mL' }],
+    ['0.12 mol', { amount: '0.12 mol' }],
+    ['1.2 eq', { equivalents: 1.2 }],
+    ['', undefined],
+    ['8.4', { mass: '8.4' }],
+    ['8..4 g', { mass: '8..4 g' }],
+    ['-3 mL', { mass: '-3 mL' }],
   ])('%j', (text, charge) => {
     expect(chargeFromText(text, { kind: 'solid' })).toEqual(charge)
   })
   it('goes to the volume of a solution where the unit does not say', () => {
     expect(chargeFromText('40', { kind: 'solution', concentration: '1 M' })).toEqual({ volume: '40' })
   })
-  it.each([['1.2', { equivalents: 1.2 }], ['20 %', { excess: '20 %' }], ['', undefined], ['lots', { equivalents: Number.NaN }]])('equivalents %j', (text, charge) => {
+  it.each([
+    ['1.2', { equivalents: 1.2 }],
+    ['20 %', { excess: '20 %' }],
+    ['', undefined],
+    ['lots', { equivalents: Number.NaN }],
+  ])('equivalents %j', (text, charge) => {
     expect(equivalentsFromText(text)).toEqual(charge)
   })
 })
@@ -55,11 +86,17 @@ describe('what sets the scale', () => {
 
 describe('what a reagent comes as', () => {
   it('keeps the charge where it still can be measured so', () => {
-    expect(findReagent(withSupply(stage, 'CoCO3', { kind: 'solid', formula: 'CoCO3·6H2O' }), 'CoCO3')?.charge).toEqual({ mass: '8.40 g' })
+    expect(findReagent(withSupply(stage, 'CoCO3', { kind: 'solid', formula: 'CoCO3·6H2O' }), 'CoCO3')?.charge).toEqual({
+      mass: '8.40 g',
+    })
     expect(findReagent(withSupply(stage, 'HCl', { kind: 'solid' }), 'HCl')?.charge).toBeUndefined()
   })
   it('finds a reagent however its formula is typed, and adds one that is not planned', () => {
-    const typed: StagePlan = { ...stage, equation: 'CuCO3.Cu(OH)2 + HCl -> CuCl2 + CO2 + H2O', reagents: [{ species: 'CuCO3.Cu(OH)2', supply: { kind: 'solid' } }] }
+    const typed: StagePlan = {
+      ...stage,
+      equation: 'CuCO3.Cu(OH)2 + HCl -> CuCl2 + CO2 + H2O',
+      reagents: [{ species: 'CuCO3.Cu(OH)2', supply: { kind: 'solid' } }],
+    }
     expect(withCharge(typed, 'CuCO3·Cu(OH)2', { mass: '1 g' }).reagents).toHaveLength(1)
     expect(withCharge(typed, 'HCl', { mass: '1 g' }).reagents).toHaveLength(2)
   })
@@ -81,13 +118,26 @@ describe('other edits', () => {
 
 describe('draftStage', () => {
   it('begins with what reacts and what is made', () => {
-    expect(draftStage('K2[Cu(C2O4)2].2H2O', 'CuSO4 + K2C2O4 + H2O -> K2[Cu(C2O4)2] + K2SO4 + H2')).toMatchObject({ ok: false })
-    expect(draftStage('ZnSO4.7H2O', 'Zn + H2SO4 -> ZnSO4 + H2')).toEqual({ ok: true, value: {
-      id: 's1', equation: 'Zn + H2SO4 -> ZnSO4 + H2', product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
-      reagents: [{ species: 'Zn', supply: { kind: 'solid' } }, { species: 'H2SO4', supply: { kind: 'solid' } }],
-    } })
+    expect(draftStage('K2[Cu(C2O4)2].2H2O', 'CuSO4 + K2C2O4 + H2O -> K2[Cu(C2O4)2] + K2SO4 + H2')).toMatchObject({
+      ok: false,
+    })
+    expect(draftStage('ZnSO4.7H2O', 'Zn + H2SO4 -> ZnSO4 + H2')).toEqual({
+      ok: true,
+      value: {
+        id: 's1',
+        equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+        product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
+        reagents: [
+          { species: 'Zn', supply: { kind: 'solid' } },
+          { species: 'H2SO4', supply: { kind: 'solid' } },
+        ],
+      },
+    })
   })
   it('says that a product is not made', () => {
-    expect(draftStage('NiSO4.6H2O', 'Zn + H2SO4 -> ZnSO4 + H2')).toMatchObject({ ok: false, problem: { path: ['product'], problem: { code: 'sheet.unknown-species', among: ['ZnSO4', 'H2'] } } })
+    expect(draftStage('NiSO4.6H2O', 'Zn + H2SO4 -> ZnSO4 + H2')).toMatchObject({
+      ok: false,
+      problem: { path: ['product'], problem: { code: 'sheet.unknown-species', among: ['ZnSO4', 'H2'] } },
+    })
   })
 })

@@ -15,6 +15,7 @@ export interface ProblemItem {
 const titles: Record<number, string> = {
   400: 'Bad Request',
   404: 'Not Found',
+  405: 'Method Not Allowed',
   409: 'Conflict',
   413: 'Content Too Large',
   415: 'Unsupported Media Type',

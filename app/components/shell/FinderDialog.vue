@@ -16,13 +16,27 @@ const { batches, load } = useBatchList()
 const query = ref('')
 const found = computed(() => (batches.value ?? []).filter(batch => matches(batch, query.value)).slice(0, 8))
 
+/** Enter before the list is there takes its first line once it is. */
+const wantsFirst = ref(false)
+watch(found, now => {
+  if (wantsFirst.value && now[0]) void go(now[0])
+})
+
 watch(open, isOpen => {
   query.value = ''
+  wantsFirst.value = false
   if (isOpen) load()
 })
 
+function choose(active: BatchSummary | null): void {
+  const batch = active ?? found.value[0]
+  if (batch) void go(batch)
+  else wantsFirst.value = batches.value === undefined
+}
+
 async function go(batch: BatchSummary | null): Promise<void> {
   open.value = false
+  wantsFirst.value = false
   if (batch) await navigateTo(`/batches/${batch.code}/${batch.page}`)
 }
 </script>
@@ -33,12 +47,13 @@ async function go(batch: BatchSummary | null): Promise<void> {
     <div class="fixed inset-0 flex items-start justify-center pt-24">
       <DialogPanel class="w-[560px] rounded-xl bg-sheet p-4 shadow-xl">
         <DialogTitle class="sr-only">Find a batch</DialogTitle>
-        <Combobox :model-value="null" nullable @update:model-value="go">
+        <Combobox v-slot="{ activeOption }" :model-value="null" nullable @update:model-value="go">
           <ComboboxInput
             class="field text-[17px]"
             placeholder="Code, title or product"
             aria-label="Find a batch"
             @change="query = $event.target.value"
+            @keydown.enter.prevent="choose(activeOption as BatchSummary | null)"
           />
           <ComboboxOptions static class="mt-3">
             <ComboboxOption v-for="batch in found" :key="batch.code" v-slot="{ active }" :value="batch">

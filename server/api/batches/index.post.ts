@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { codePrefix } from '#core/document'
 import { parseFormula } from '#core/formula'
 import { draftStage, explainPlan, spanOf } from '#core/sheet'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { entrySchema } from '#core/document'
 import { checkEntry, explainEntry, foldJournal, type Entry } from '#core/journal'
 import { appendEntries } from '../../../db/entries'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod'
 import { batchSchema, changesBetween } from '#core/document'
 import { explainPlan, readPlan, spanOf } from '#core/sheet'
 import { saveDocument } from '../../../db/batches'

@@ -1,0 +1,162 @@
+import { spawnSync } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import { beforeAll, describe, expect, it } from 'vitest'
+
+const zl = (args: string[], input = '') => {
+  const run = spawnSync(fileURLToPath(new URL('../bin/zl', import.meta.url)), args, { input, encoding: 'utf8' })
+  return { status: run.status, out: run.stdout, err: run.stderr }
+}
+const answerOf = (args: string[], input?: unknown) => {
+  const run = zl(args, input === undefined ? '' : JSON.stringify(input))
+  expect(run.err).toBe('')
+  expect(run.status).toBe(0)
+  return JSON.parse(run.out)
+}
+const errorOf = (args: string[], input?: unknown) => {
+  const run = zl(args, typeof input === 'string' ? input : input === undefined ? '' : JSON.stringify(input))
+  expect(run.out).toBe('')
+  expect(run.status).toBe(1)
+  expect(run.err.trim().split('\n')).toHaveLength(1)
+  return JSON.parse(run.err).error
+}
+
+beforeAll(() => {
+  zl(['--help'])
+}, 30_000)
+
+const plan = {
+  stages: [
+    {
+      id: 's1',
+      equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
+      reagents: [
+        { species: 'CoCO3', supply: { kind: 'solid', formula: 'CoCO3', assay: '97 %' }, charge: { mass: '8.40 g' } },
+        { species: 'HCl', supply: { kind: 'solution', concentration: '3.00 mol/L' }, charge: { volume: '40.0 mL' } },
+      ],
+      product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
+    },
+  ],
+}
+
+describe('bin/zl', () => {
+  it('mass', () => {
+    const answer = answerOf(['mass', 'CuSO4.5H2O'])
+    expect(Object.keys(answer)).toEqual(['formula', 'hill', 'charge', 'molarMass', 'uncertainty', 'elements'])
+    expect(answer).toMatchObject({
+      formula: 'CuSO4·5H2O',
+      hill: 'CuH10O9S',
+      charge: 0,
+      elements: { Cu: { count: 1, mass: 63.546 } },
+    })
+    expect(answer.molarMass).toBeCloseTo(249.677, 3)
+    expect(zl(['mass', '-'], 'MnO4-\n').out).toContain('"formula": "MnO4^-"')
+  })
+
+  it('balance', () => {
+    expect(answerOf(['balance', 'Cu + HNO3 = Cu(NO3)2 + NO + H2O'])).toEqual({
+      equation: '3 Cu + 8 HNO3 → 3 Cu(NO3)2 + 2 NO + 4 H2O',
+      unique: true,
+      reactants: [
+        { formula: 'Cu', coefficient: 3 },
+        { formula: 'HNO3', coefficient: 8 },
+      ],
+      products: [
+        { formula: 'Cu(NO3)2', coefficient: 3 },
+        { formula: 'NO', coefficient: 2 },
+        { formula: 'H2O', coefficient: 4 },
+      ],
+    })
+    expect(answerOf(['balance', 'Cu + HNO3 -> Cu(NO3)2 + NO + NO2 + H2O'])).toMatchObject({
+      unique: false,
+      basis: [expect.any(String), expect.any(String)],
+    })
+    expect(errorOf(['balance', 'Zn + HCl -> ZnCl2'])).toMatchObject({
+      code: 'equation.impossible',
+      message: expect.stringContaining('H cannot balance'),
+    })
+  })
+
+  it('sheet', () => {
+    const answer = answerOf(['sheet', '-'], plan)
+    expect(Object.keys(answer.stages[0])).toEqual([
+      'id',
+      'equation',
+      'limiting',
+      'extent',
+      'reagents',
+      'products',
+      'water',
+      'gases',
+      'warnings',
+    ])
+    expect(answer.stages[0]).toMatchObject({
+      limiting: ['HCl'],
+      reagents: [
+        { weighAs: 'CoCO3', volume: null },
+        { volume: 40, equivalents: 1 },
+      ],
+      products: [{ form: 'CoCl2·6H2O' }, {}, {}],
+    })
+    expect(answer.overall.theoretical).toBeCloseTo(14.2754, 4)
+    expect(
+      errorOf(['sheet', '-'], { stages: [{ ...plan.stages[0], equation: 'CoCO3 + HCx -> CoCl2' }] }),
+    ).toMatchObject({
+      code: 'formula.unknown-element',
+      at: [9, 11],
+      message: expect.stringContaining('stages[0].equation'),
+    })
+    expect(errorOf(['sheet', '-'], { stages: [{ ...plan.stages[0], target: { mass: '5 g' } }] })).toMatchObject({
+      code: 'sheet.two-scales',
+    })
+  })
+
+  it('yield', () => {
+    const question = {
+      product: 'ZnSO4·7H2O',
+      from: { formula: 'Zn', mass: '5.214 g', perProduct: 1 },
+      weighed: { gross: '88.437 g', tare: '68.902 g' },
+      forms: ['ZnSO4·7H2O', 'ZnSO4·6H2O', 'ZnSO4'],
+    }
+    const answer = answerOf(['yield', '-'], question)
+    expect(Object.keys(answer)).toEqual(['theoretical', 'actual', 'percent', 'uncertainty', 'forms'])
+    expect(answer.percent).toBeCloseTo(85.19, 2)
+    expect(answerOf(['yield', '-'], { ...question, weighed: { net: '15.55 g' } }).actual).toBe(15.55)
+    expect(errorOf(['yield', '-'], { ...question, weighed: { gross: '60 g', tare: '68.902 g' } })).toMatchObject({
+      code: 'yield.gross-below-tare',
+    })
+    expect(errorOf(['yield', '-'], { ...question, forms: ['CuO'] })).toMatchObject({ code: 'yield.form-mismatch' })
+  })
+
+  it('dilute', () => {
+    const answer = answerOf(['dilute', '-'], {
+      from: { reagent: 'H2SO4', concentration: '98 % w/w' },
+      to: { concentration: '2 mol/L', volume: '250 mL' },
+    })
+    expect(Object.keys(answer)).toEqual(['takeVolume', 'takeMass', 'water', 'order'])
+    expect(
+      errorOf(['dilute', '-'], {
+        from: { reagent: 'HCl', concentration: '10 %' },
+        to: { concentration: '20 %', mass: '1 g' },
+      }),
+    ).toMatchObject({ code: 'dilute.stronger-than-stock' })
+  })
+
+  it('tells what it can do, and refuses the rest in one line of JSON', () => {
+    expect(zl([]).out).toContain('balance EQUATION')
+    expect(zl(['--help']).status).toBe(0)
+    for (const command of ['mass', 'balance', 'sheet', 'yield', 'dilute'])
+      expect(zl([command, '--help']).out).toContain('bin/zl')
+    expect(errorOf(['nope'])).toMatchObject({ code: 'input.unknown-command' })
+    expect(errorOf(['mass'])).toMatchObject({ code: 'input.arguments' })
+    expect(errorOf(['mass', 'SO42-'])).toMatchObject({
+      code: 'formula.ambiguous-charge',
+      at: [2, 5],
+      hint: expect.stringContaining('SO4^2-'),
+    })
+    expect(errorOf(['sheet', '/nowhere.json'])).toMatchObject({ code: 'input.no-file' })
+    expect(errorOf(['sheet', '-'], '{"stages":')).toMatchObject({ code: 'input.not-json' })
+    expect(errorOf(['sheet', '-'], { ...plan, colour: 1 })).toMatchObject({ code: 'input.unknown-key' })
+    expect(errorOf(['sheet', '-'], { stages: [{ id: 'a' }] })).toMatchObject({ code: 'input.missing-key' })
+    expect(errorOf(['mass', 'H'.repeat(100_000)])).toMatchObject({ code: 'formula.too-long' })
+  })
+})

@@ -1,0 +1,112 @@
+import { expect, test, type Page } from '@playwright/test'
+
+async function beginZinc(page: Page): Promise<string> {
+  const answer = await page.request.post('/api/batches', {
+    data: { product: 'ZnSO4.7H2O', equation: 'Zn + H2SO4 -> ZnSO4 + H2' },
+  })
+  return (await answer.json()).code
+}
+const saved = (page: Page) => page.getByRole('status').filter({ hasText: /^Saved$/ })
+
+test('two tabs on one batch do not overwrite each other in silence', async ({ page, context }) => {
+  const code = await beginZinc(page)
+  const other = await context.newPage()
+  await page.goto(`/batches/${code}/sheet`)
+  await other.goto(`/batches/${code}/sheet`)
+
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+  await other.getByLabel('Charge of Zn').fill('7.00 g')
+  const banner = other.getByRole('alert')
+  await expect(banner).toContainText('saved from somewhere else')
+  await expect(banner).toContainText('5.00 g')
+  await expect(banner).toContainText('7.00 g')
+  await banner.getByRole('button', { name: 'Keep mine' }).click()
+  await expect(saved(other)).toBeVisible()
+
+  await page.getByLabel('Charge of Zn').fill('6.00 g')
+  await page.getByRole('alert').getByRole('button', { name: 'Take theirs' }).click()
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('7.00 g')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('6.00 g')
+})
+
+test('what is typed while the server is away is kept, also over a reload, and saved when it is back', async ({
+  page,
+}) => {
+  const code = await beginZinc(page)
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+
+  let isAway = true
+  await page.route('**/api/batches/**', route =>
+    isAway && route.request().method() !== 'GET'
+      ? route.fulfill({
+          status: 503,
+          contentType: 'application/problem+json',
+          body: '{"status":503,"title":"Service Unavailable","detail":"away"}',
+        })
+      : route.continue(),
+  )
+  await page.getByLabel('Charge of Zn').fill('8.00 g')
+  await expect(page.getByText('Kept on this device; the database is away')).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('8.00 g')
+  await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Run' }).click()
+  await page.getByRole('button', { name: 'all dissolved' }).click()
+  await expect(page.getByText('1 not saved yet.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByRole('region', { name: 'Journal' })).toContainText('all dissolved')
+
+  isAway = false
+  await expect(page.getByText('not saved yet')).toHaveCount(0, { timeout: 10_000 })
+  await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Sheet' }).click()
+  await expect(saved(page)).toBeVisible({ timeout: 10_000 })
+  const { document } = await (await page.request.get(`/api/batches/${code}`)).json()
+  expect(document.plan.stages[0].reagents[0].charge).toEqual({ mass: '8.00 g' })
+  expect(await (await page.request.get(`/api/batches/${code}/entries`)).json()).toHaveLength(1)
+})
+
+test('a figure that does not read is kept where it was typed, is not saved, and can be undone', async ({ page }) => {
+  const code = await beginZinc(page)
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+  await page.getByLabel('Charge of Zn').fill('-5.00 g')
+  await expect(page.getByText('This is below zero, which cannot be.')).toBeVisible()
+  await expect(page.getByText('Kept here, saved once it reads')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Theoretical yield/ })).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('-5.00 g')
+  expect(
+    (await (await page.request.get(`/api/batches/${code}`)).json()).document.plan.stages[0].reagents[0].charge,
+  ).toEqual({ mass: '5.00 g' })
+  await page.getByLabel('Charge of Zn').fill('5.50 g')
+  await expect(page.getByRole('button', { name: /^Theoretical yield of ZnSO4: 24\.19/ })).toBeVisible()
+})
+
+test('the sheet works by keyboard: target, pin, undo, finder, keys', async ({ page }) => {
+  const code = await beginZinc(page)
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Target mass of ZnSO4').focus()
+  await page.keyboard.type('28.754 g')
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('6.538 g')
+  await page.getByRole('button', { name: 'Let Zn set the scale' }).press('Enter')
+  await expect(page.getByLabel('Target mass of ZnSO4')).toHaveValue('')
+  await page.getByLabel('Charge of Zn').focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByLabel('Charge of H2SO4')).toBeFocused()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByLabel('Target mass of ZnSO4')).toHaveValue('28.754 g')
+
+  await page.locator('body').press('?')
+  await expect(page.getByRole('dialog')).toContainText('undo on the sheet')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.locator('body').press('/')
+  await page.keyboard.type('CO-003')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/CO-003\/yield/)
+})

@@ -1,0 +1,95 @@
+import { expect, test, type APIRequestContext } from '@playwright/test'
+import { demoLab } from '../demo/lab'
+
+const equation = 'Zn + H2SO4 -> ZnSO4 + H2'
+const by = demoLab.people[0].id
+const uuid = () => crypto.randomUUID()
+
+async function begin(request: APIRequestContext): Promise<string> {
+  const answer = await request.post('/api/batches', { data: { product: 'ZnSO4.7H2O', equation } })
+  expect(answer.status()).toBe(201)
+  return (await answer.json()).code
+}
+
+test('bad requests get a problem document, and never a 500', async ({ request }) => {
+  const code = await begin(request)
+  const { document } = await (await request.get(`/api/batches/${code}`)).json()
+  const put = (data: unknown) => ['PUT', `/api/batches/${code}`, data] as const
+  const post = (...entries: unknown[]) => ['POST', `/api/batches/${code}/entries`, { entries }] as const
+  const note = { kind: 'note', id: uuid(), at: '2026-05-04T09:00:00Z', by, stage: 's1', text: 'x' }
+  const reading = {
+    kind: 'reading',
+    id: uuid(),
+    at: '2026-05-04T09:00:00Z',
+    by,
+    about: { what: 'product', stage: 's1', crop: 1 },
+    measure: 'gross',
+    value: '5 g',
+    typed: true,
+  }
+  const cases: [number, string, string, unknown][] = [
+    [404, 'GET', '/api/nothing', undefined],
+    [404, 'GET', '/api/batches/ZZ-999', undefined],
+    [404, 'GET', '/api/batches/%00', undefined],
+    [404, 'GET', `/api/batches/${'x'.repeat(2000)}`, undefined],
+    [405, 'DELETE', `/api/batches/${code}`, undefined],
+    [405, 'PUT', '/api/batches', {}],
+    [400, 'POST', '/api/batches', '{"product":'],
+    [400, 'POST', '/api/batches', {}],
+    [400, 'POST', '/api/batches', [1, 2]],
+    [400, 'POST', '/api/batches', { product: 'H2O', equation, colour: 'red' }],
+    [400, 'POST', '/api/batches', { product: 'H'.repeat(100_000), equation }],
+    [400, 'POST', '/api/batches', { product: 'ZnSO4', equation, title: 'a\0b' }],
+    [422, 'POST', '/api/batches', { product: 'CuSO4', equation }],
+    [422, 'POST', '/api/batches', { product: 'ZnSO4', equation: 'Zn + H2SO4 -> ZnSO4' }],
+    [422, 'POST', '/api/batches', { product: '('.repeat(300), equation }],
+    [400, ...put({ version: 1 })],
+    [400, ...put({ version: 'one', document })],
+    [400, ...put({ version: 1, document: { ...document, title: 'a\0b' } })],
+    [400, ...put({ version: 1, document: { ...document, title: '\ud800' } })],
+    [
+      422,
+      ...put({
+        version: 1,
+        document: { ...document, plan: { stages: [{ ...document.plan.stages[0], equation: 'Zn -> Xx' }] } },
+      }),
+    ],
+    [422, ...put({ version: 1, document: { ...document, plan: { stages: [] } } })],
+    [409, ...put({ version: 99, document })],
+    [413, ...put({ version: 1, document, padding: 'x'.repeat(1_100_000) })],
+    [400, ...post()],
+    [400, ...post({ ...note, id: 'not-a-uuid' })],
+    [400, ...post({ ...note, at: 'yesterday' })],
+    [400, ...post({ ...note, at: '0000-01-01T00:00:00Z' })],
+    [400, ...post({ ...note, text: '\0' })],
+    [422, ...post({ ...note, by: uuid() })],
+    [422, ...post({ ...reading, value: '-5 g' })],
+    [422, ...post({ ...reading, value: '5 mL' })],
+    [422, ...post({ kind: 'correction', id: uuid(), at: note.at, by, corrects: uuid(), why: 'x' })],
+  ]
+  for (const [status, method, url, data] of cases) {
+    const answer = await request.fetch(url, {
+      method,
+      ...(data === undefined ? {} : { data, headers: { 'content-type': 'application/json' } }),
+    })
+    const told = `${method} ${url.slice(0, 60)} ${JSON.stringify(data)?.slice(0, 120)}`
+    expect(answer.status(), told).toBe(status)
+    expect(answer.headers()['content-type'], told).toBe('application/problem+json')
+    expect(await answer.json(), told).toMatchObject({
+      type: 'about:blank',
+      status,
+      title: expect.any(String),
+      detail: expect.any(String),
+    })
+  }
+  expect((await request.get(`/api/batches/${code}/entries`)).ok()).toBe(true)
+})
+
+test('an entry sent twice is kept once, and one of another batch is refused', async ({ request }) => {
+  const [here, there] = [await begin(request), await begin(request)]
+  const entry = { kind: 'note', id: uuid(), at: '2026-05-04T09:00:00Z', by, stage: 's1', text: 'once' }
+  for (let i = 0; i < 3; i++)
+    expect((await request.post(`/api/batches/${here}/entries`, { data: { entries: [entry] } })).status()).toBe(201)
+  expect(await (await request.get(`/api/batches/${here}/entries`)).json()).toHaveLength(1)
+  expect((await request.post(`/api/batches/${there}/entries`, { data: { entries: [entry] } })).status()).toBe(409)
+})

@@ -1,0 +1,158 @@
+import { randomUUID } from 'node:crypto'
+import type { Knex } from 'knex'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { demoBatches, demoLab } from '#demo'
+import type { Entry } from '#core/journal'
+import { addBatch, findBatch, listBatches, saveDocument } from './batches'
+import { connect, isAway } from './connect'
+import { appendEntries, entriesByBatch, findBreak, listEntries } from './entries'
+import { migrate } from './migrate'
+import { addLab, findLab } from './people'
+
+const server = process.env.TEST_DATABASE_URL
+
+/** bin/test starts a throwaway PostgreSQL and names it; without one these are skipped, and bin/test never goes without. */
+describe.skipIf(!server)('the database', () => {
+  const name = `test_${randomUUID().replaceAll('-', '')}`
+  let db: Knex
+  const [document] = demoBatches(new Date()).map(batch => batch.document)
+  const note = (text: string): Entry => ({
+    kind: 'note',
+    id: randomUUID(),
+    at: new Date().toISOString(),
+    by: demoLab.people[0].id,
+    stage: 's1',
+    text,
+  })
+  const batchFor = async (prefix = 'ZN') => ({
+    ...(await addBatch(db, demoLab.id, prefix, document!)),
+    labId: demoLab.id,
+  })
+  const free = () => {}
+
+  beforeAll(async () => {
+    const admin = connect(server!)
+    await admin.raw('create database ??', [name])
+    await admin.destroy()
+    db = connect(server!.replace(/\/[^/]*$/, `/${name}`))
+    await Promise.all([migrate(db), migrate(db)])
+    await addLab(db, demoLab)
+  }, 30_000)
+
+  afterAll(async () => {
+    await db?.destroy()
+    const admin = connect(server!)
+    await admin.raw('drop database ??', [name])
+    await admin.destroy()
+  })
+
+  it('migrates once, however many processes ask, and knows its lab', async () => {
+    await migrate(db)
+    expect((await db('knex_migrations')).map(({ name: migration }) => migration)).toEqual(['001-skeleton'])
+    expect(await findLab(db)).toEqual({ id: demoLab.id, name: demoLab.name, people: [...demoLab.people] })
+  })
+
+  it('gives batches the next free code, also when many are begun at once', async () => {
+    const codes = (await Promise.all(Array.from({ length: 8 }, () => addBatch(db, demoLab.id, 'MO', document!)))).map(
+      ({ code }) => code,
+    )
+    expect(codes.sort()).toEqual(['MO-001', 'MO-002', 'MO-003', 'MO-004', 'MO-005', 'MO-006', 'MO-007', 'MO-008'])
+    expect((await listBatches(db, demoLab.id)).length).toBeGreaterThanOrEqual(8)
+    expect(await findBatch(db, demoLab.id, 'MO-003')).toMatchObject({ code: 'MO-003', version: 1, document })
+    expect(await findBatch(db, demoLab.id, 'XX-001')).toBeUndefined()
+  })
+
+  it('saves over the version that was read, and refuses one that is no longer the last', async () => {
+    const { code } = await batchFor()
+    expect(await saveDocument(db, demoLab.id, code, 1, { ...document!, title: 'first' })).toEqual({
+      saved: true,
+      version: 2,
+    })
+    expect(await saveDocument(db, demoLab.id, code, 1, { ...document!, title: 'second' })).toMatchObject({
+      saved: false,
+      current: { version: 2, document: { title: 'first' } },
+    })
+    const both = await Promise.all([2, 2].map(version => saveDocument(db, demoLab.id, code, version, document!)))
+    expect(both.filter(({ saved }) => saved)).toHaveLength(1)
+  })
+
+  it('appends in order, once each, whoever writes at the same time', async () => {
+    const batch = await batchFor()
+    const entries = Array.from({ length: 20 }, (_, i) => note(`n${i}`))
+    await Promise.all([...entries, ...entries].map(entry => appendEntries(db, batch, [entry], free)))
+    const stored = await listEntries(db, batch.id)
+    expect(stored.map(({ seq }) => seq)).toEqual(entries.map((_, i) => i + 1))
+    expect(new Set(stored.map(({ entry }) => entry.id)).size).toBe(20)
+    expect(await findBreak(db, batch.id)).toBeUndefined()
+    expect((await entriesByBatch(db, [batch.id])).get(batch.id)).toHaveLength(20)
+  })
+
+  it('writes nothing when the check refuses', async () => {
+    const batch = await batchFor()
+    await expect(
+      appendEntries(db, batch, [note('x')], () => {
+        throw new Error('no')
+      }),
+    ).rejects.toThrow('no')
+    expect(await listEntries(db, batch.id)).toEqual([])
+  })
+
+  it('keeps the digits of a reading', async () => {
+    const batch = await batchFor()
+    const reading: Entry = {
+      kind: 'reading',
+      id: randomUUID(),
+      at: '2026-05-04T09:00:00Z',
+      by: demoLab.people[0].id,
+      about: { what: 'product', stage: 's1', crop: 1 },
+      measure: 'gross',
+      value: '31.180 g',
+      typed: true,
+    }
+    await appendEntries(db, batch, [reading], free)
+    expect(await db('entries').where({ id: reading.id }).first('value', 'unit', 'typed')).toEqual({
+      value: '31.180',
+      unit: 'g',
+      typed: true,
+    })
+    expect((await listEntries(db, batch.id))[0]!.entry).toEqual(reading)
+  })
+
+  it('lets nobody change, delete or empty the journal', async () => {
+    const batch = await batchFor()
+    const entry = note('as it was')
+    await appendEntries(db, batch, [entry], free)
+    await expect(db('entries').where({ id: entry.id }).update({ kind: 'note' })).rejects.toThrow('append-only')
+    await expect(db('entries').where({ id: entry.id }).delete()).rejects.toThrow('append-only')
+    await expect(db.raw('truncate entries cascade')).rejects.toThrow('append-only')
+  })
+
+  it('finds the entry that was altered behind its back', async () => {
+    const batch = await batchFor()
+    const entries = [note('one'), note('two'), note('three')]
+    await appendEntries(db, batch, entries, free)
+    await db.raw('alter table entries disable trigger entries_append_only')
+    await db('entries')
+      .where({ id: entries[1]!.id })
+      .update({ body: JSON.stringify({ ...entries[1], text: 'too' }) })
+    await db.raw('alter table entries enable trigger entries_append_only')
+    expect(await findBreak(db, batch.id)).toBe(2)
+  })
+
+  it('tells a database that is away from a request that is wrong', async () => {
+    const nowhere = connect('postgres://postgres:x@127.0.0.1:9/postgres')
+    await nowhere.raw('select 1').then(
+      () => {
+        throw new Error('it answered')
+      },
+      error => expect(isAway(error)).toBe(true),
+    )
+    await nowhere.destroy()
+    await db.raw('select 1/0').then(
+      () => {
+        throw new Error('it answered')
+      },
+      error => expect(isAway(error)).toBe(false),
+    )
+  })
+})
