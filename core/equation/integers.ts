@@ -11,6 +11,8 @@ export interface Integers<N> {
   over(a: N, b: N): N
   remainder(a: N, b: N): N
   sign(a: N): number
+  /** True for numbers that had better be brought down before they are multiplied again. */
+  isLarge(a: N): boolean
 }
 
 const exactly = (value: number): number => {
@@ -27,6 +29,7 @@ export const plainIntegers: Integers<number> = {
   over: (a, b) => a / b,
   remainder: (a, b) => a % b,
   sign: Math.sign,
+  isLarge: a => a > 1e6 || a < -1e6,
 }
 
 export const bigIntegers: Integers<bigint> = {
@@ -38,6 +41,7 @@ export const bigIntegers: Integers<bigint> = {
   over: (a, b) => a / b,
   remainder: (a, b) => a % b,
   sign: a => (a > 0n ? 1 : a < 0n ? -1 : 0),
+  isLarge: () => true,
 }
 
 /** Euclid's algorithm; never negative, and the other number where one is zero. */

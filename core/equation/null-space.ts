@@ -2,7 +2,7 @@ import { reduce, type Integers } from './integers'
 
 /**
  * Whole vectors that the matrix turns to zero, one for each free column: a basis of the null space. Gauss-Jordan elimination
- * over the integers, each row divided by its common divisor to keep the numbers small.
+ * over the integers, rows divided by their common divisor when the numbers grow.
  */
 export function nullSpace<N>(z: Integers<N>, rows: readonly (readonly number[])[], columns: number): N[][] {
   const matrix = rows.map(row => row.map(z.from))
@@ -23,8 +23,12 @@ function clear<N>(z: Integers<N>, row: N[], pivot: readonly N[], column: number)
   const factor = row[column]!
   if (z.sign(factor) === 0) return
   const lead = pivot[column]!
-  for (let j = 0; j < row.length; j++) row[j] = z.minus(z.times(row[j]!, lead), z.times(pivot[j]!, factor))
-  reduce(z, row)
+  let grows = false
+  for (let j = 0; j < row.length; j++) {
+    row[j] = z.minus(z.times(row[j]!, lead), z.times(pivot[j]!, factor))
+    grows ||= z.isLarge(row[j]!)
+  }
+  if (grows) reduce(z, row)
 }
 
 /** Sets one free column so that every pivot column comes out whole. */

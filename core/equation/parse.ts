@@ -113,15 +113,15 @@ const around = ([start, end]: Span, from: number, to: number): Span => [
 function readTerm(text: string, [from, to]: Span, side: Side): Checked<Species, EquationProblem> {
   let start = from + (text.slice(from, to).length - text.slice(from, to).trimStart().length)
   let end = from + text.slice(from, to).trimEnd().length
-  const coefficient = COEFFICIENT.exec(text.slice(start, end))
+  const coefficient = /[\d.½]/.test(text[start]!) ? COEFFICIENT.exec(text.slice(start, end)) : null
   if (coefficient) start += coefficient[0].length
   const span: Span = [start, end]
 
-  const phase = PHASE.exec(text.slice(start, end))
+  const phase = text[end - 1] === ')' ? PHASE.exec(text.slice(start, end)) : null
   if (phase && phase.index > 0) end = start + phase.index
   const written = text.slice(start, end)
   const named = phase && phase.index > 0 ? { phase: phase[1] as Phase } : {}
-  if (ELECTRON.test(written)) return ok({ formula: electron, side, span, ...named })
+  if (written[0] === 'e' && ELECTRON.test(written)) return ok({ formula: electron, side, span, ...named })
 
   const formula = parseUnweighed(written)
   if (formula.ok) return ok({ formula: formula.value, side, span, ...named })

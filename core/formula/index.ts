@@ -1,7 +1,7 @@
 export { elementShares, type ElementShare } from './describe'
 export { findElement } from './element-index'
 export type { Composition, Formula } from './formula'
-export { massOf, molarMass, molarMassFigure } from './mass'
+export { canBeWeighed, massOf, molarMass, molarMassFigure } from './mass'
 export { parseFormula, parseUnweighed } from './parse'
 export { hill, typeset, type Piece } from './print'
 export { explainFormula, type FormulaProblem } from './problems'

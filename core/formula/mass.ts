@@ -20,6 +20,10 @@ const weights: ReadonlyMap<string, Figure> = new Map(
     ]),
 )
 
+/** False where an element has no standard atomic weight; parseFormula then says which. */
+export const canBeWeighed = (formula: Formula): boolean =>
+  [...formula.composition.keys()].every(symbol => weights.has(symbol))
+
 /** Molar mass, g/mol; the mass of electrons is left out. The formula must come from parseFormula, which refuses what has no weight. */
 export function molarMass(formula: Formula): number {
   let mass = 0

@@ -1,7 +1,8 @@
 import { fail, ok, type Checked, type Span } from '#core/problem'
 import { splitCharge } from './charge'
 import { caseReadings, doubtfulCase } from './doubtful-case'
-import { elementOfOne, elementOfTwo, findElement } from './element-index'
+import type { ElementRow } from '#core/reference'
+import { elementOfOne, elementOfTwo } from './element-index'
 import type { Formula } from './formula'
 import type { FormulaProblem } from './problems'
 
@@ -35,21 +36,12 @@ const refuse = (problem: FormulaProblem): never => {
  * Reads a formula as chemists type it (`CuSO4.5H2O`, `[Co(NH3)5Cl]Cl2`, `MnO4-`, `SO4^2-`) and refuses what can be read in
  * two ways. Elements without a standard atomic weight are refused, since nothing here can weigh them.
  */
-export function parseFormula(text: string): Checked<Formula, FormulaProblem> {
-  const read = parseUnweighed(text)
-  if (!read.ok) return read
-  for (const symbol of read.value.composition.keys()) {
-    const element = findElement(symbol)!
-    if (element.weight === undefined) {
-      const at = text.indexOf(symbol)
-      return fail({ code: 'formula.no-standard-weight', span: [at, at + symbol.length], symbol, name: element.name })
-    }
-  }
-  return read
-}
+export const parseFormula = (text: string): Checked<Formula, FormulaProblem> => parse(text, true)
 
 /** The same for an equation, where weights do not matter. */
-export function parseUnweighed(text: string): Checked<Formula, FormulaProblem> {
+export const parseUnweighed = (text: string): Checked<Formula, FormulaProblem> => parse(text, false)
+
+function parse(text: string, weighed: boolean): Checked<Formula, FormulaProblem> {
   let start = 0
   let end = text.length
   while (start < end && isSpace(text.charCodeAt(start))) start++
@@ -58,21 +50,34 @@ export function parseUnweighed(text: string): Checked<Formula, FormulaProblem> {
   if (end - start > MAX_LENGTH)
     return fail({ code: 'formula.too-long', span: [start + MAX_LENGTH, end], limit: MAX_LENGTH })
 
-  const charged = splitCharge(text, start, end)
-  if (!charged.ok) return charged
+  let bodyEnd = end
+  let charge = 0
+  if (mayBeCharged(text, end)) {
+    const charged = splitCharge(text, start, end)
+    if (!charged.ok) return charged
+    bodyEnd = charged.value.end
+    charge = charged.value.charge
+  }
   try {
-    return ok(readBody(text, start, charged.value.end, charged.value.charge))
+    return ok(readBody(text, start, bodyEnd, charge, weighed))
   } catch (error) {
     if (error instanceof Refused) return fail(error.problem)
     throw error
   }
 }
 
-function readBody(text: string, start: number, bodyEnd: number, charge: number): Formula {
+/** Nearly every formula ends in a letter, a digit or a bracket and has no ^; it is not worth looking further. */
+function mayBeCharged(text: string, end: number): boolean {
+  const last = text.charCodeAt(end - 1)
+  return last === 43 || last === 45 || last >= 128 || last === 125 || text.includes('^')
+}
+
+function readBody(text: string, start: number, bodyEnd: number, charge: number, weighed: boolean): Formula {
   let end = bodyEnd
   while (end > start && isSpace(text.charCodeAt(end - 1))) end--
   if (start === end) refuse({ code: 'formula.empty', span: [start, bodyEnd] })
-  const doubt = doubtfulCase(text, start, end)
+  const second = text.charCodeAt(start + 1)
+  const doubt = second >= 65 && second <= 90 ? doubtfulCase(text, start, end) : undefined
   if (doubt) refuse(doubt)
 
   let total = new Map<string, number>()
@@ -82,13 +87,13 @@ function readBody(text: string, start: number, bodyEnd: number, charge: number):
   let dotBetweenDigits: Span | undefined
   let at = start
   for (let part = 0; ; part++) {
-    const times = readPartCount(text, at, end, part)
-    denominator *= times.denominator
-    const group = readGroup(text, times.end, end, start)
+    const times = mayCountPart(text.charCodeAt(at)) ? readPartCount(text, at, end, part) : undefined
+    if (times) denominator *= times.denominator
+    const group = readGroup(text, times ? times.end : at, end, start, weighed)
     denominator *= group.denominator
     decimalCounts ||= group.denominator > 1
-    canonical += part === 0 ? group.text : `·${times.text}${group.text}`
-    total = part === 0 ? group.counts : added(total, group.counts, times.value)
+    canonical += part === 0 ? group.text : `·${times?.text ?? ''}${group.text}`
+    total = part === 0 ? group.counts : added(total, group.counts, times?.value ?? 1)
 
     at = group.end
     if (at === end) break
@@ -112,8 +117,8 @@ function readBody(text: string, start: number, bodyEnd: number, charge: number):
 }
 
 /** One part: elements and brackets with their counts, up to a separator or the end. */
-function readGroup(text: string, from: number, end: number, start: number) {
-  const open: Group[] = []
+function readGroup(text: string, from: number, end: number, start: number, weighed: boolean) {
+  let open: Group[] | undefined
   let counts = new Map<string, number>()
   let canonical = ''
   let denominator = 1
@@ -125,13 +130,20 @@ function readGroup(text: string, from: number, end: number, start: number) {
       const two = next >= 97 && next <= 122 && i + 1 < end
       const element = two ? elementOfTwo(code, next) : elementOfOne(code)
       if (!element) return unknownElement(text, i, two ? i + 2 : i + 1, start, end)
+      if (weighed && element.weight === undefined) noWeight(element, i)
       i += two ? 2 : 1
-      const count = readCount(text, i, end)
-      i = count.end
-      denominator *= count.denominator
-      canonical += element.symbol + count.text
-      counts.set(element.symbol, (counts.get(element.symbol) ?? 0) + count.value)
+      canonical += element.symbol
+      let times = 1
+      if (i < end && mayCount(text.charCodeAt(i))) {
+        const count = readCount(text, i, end)
+        i = count.end
+        denominator *= count.denominator
+        canonical += count.text
+        times = count.value
+      }
+      counts.set(element.symbol, (counts.get(element.symbol) ?? 0) + times)
     } else if (code === 40 || code === 91 || code === 123) {
+      open ??= []
       if (open.length === MAX_DEPTH) refuse({ code: 'formula.too-deep', span: [i, i + 1], limit: MAX_DEPTH })
       open.push({ open: text[i]!, at: i, counts })
       counts = new Map()
@@ -139,7 +151,7 @@ function readGroup(text: string, from: number, end: number, start: number) {
       i++
     } else if (code === 41 || code === 93 || code === 125) {
       const closing = text[i]!
-      const group = open.pop() ?? refuse({ code: 'formula.unopened-bracket', span: [i, i + 1], text: closing })
+      const group = open?.pop() ?? refuse({ code: 'formula.unopened-bracket', span: [i, i + 1], text: closing })
       const wanted = closes[group.open]!
       if (closing !== wanted) refuse({ code: 'formula.wrong-bracket', span: [i, i + 1], text: closing, wanted })
       if (counts.size === 0) refuse({ code: 'formula.empty-bracket', span: [group.at, i + 1] })
@@ -160,7 +172,7 @@ function readGroup(text: string, from: number, end: number, start: number) {
       refuse({ code: 'formula.unexpected', span: [i, i + 1], text: text[i]! })
     }
   }
-  const unclosed = open.pop()
+  const unclosed = open?.pop()
   if (unclosed) refuse({ code: 'formula.unclosed-bracket', span: [unclosed.at, unclosed.at + 1], text: unclosed.open })
   if (counts.size === 0)
     refuse(
@@ -172,6 +184,10 @@ function readGroup(text: string, from: number, end: number, start: number) {
 }
 
 const closes: Readonly<Record<string, string>> = { '(': ')', '[': ']', '{': '}' }
+
+function noWeight({ symbol, name }: ElementRow, at: number): never {
+  return refuse({ code: 'formula.no-standard-weight', span: [at, at + symbol.length], symbol, name })
+}
 
 function unknownElement(text: string, at: number, to: number, start: number, end: number): never {
   return refuse({
@@ -185,7 +201,7 @@ function unknownElement(text: string, at: number, to: number, start: number, end
 /** The number before an added part: 5, 0.5, 1/2, ½, or nothing. In front of the whole formula it is a problem. */
 function readPartCount(text: string, at: number, end: number, part: number): Count {
   const match = PART_COUNT.exec(text.slice(at, Math.min(end, at + 24)))
-  if (!match) return { value: 1, denominator: 1, end: at, text: '' }
+  if (!match) return noCount(at)
   const [written] = match
   const to = at + written.length
   if (part === 0) refuse({ code: 'formula.leading-number', span: [at, to], rest: text.slice(to, end).trim() })
@@ -198,7 +214,7 @@ const PART_COUNT = /^(?:½|\d*\.?\d+(?:\/\d+)?)/
 /** The count after an element or bracket: whole, in plain or lowered digits, or a decimal below one such as 0.95. */
 function readCount(text: string, at: number, end: number): Count {
   const first = text.charCodeAt(at)
-  if (at >= end || !(isDigit(first) || isLowered(first))) return { value: 1, denominator: 1, end: at, text: '' }
+  if (at >= end || !mayCount(first)) return noCount(at)
   let to = at
   if (isLowered(first)) {
     while (to < end && isLowered(text.charCodeAt(to))) to++
@@ -263,9 +279,13 @@ function checkSize(
 export const chargeText = (charge: number): string =>
   charge === 0 ? '' : `^${Math.abs(charge) === 1 ? '' : Math.abs(charge)}${charge > 0 ? '+' : '-'}`
 
+const noCount = (end: number): Count => ({ value: 1, denominator: 1, end, text: '' })
+const mayCountPart = (code: number): boolean => isDigit(code) || code === 46 || code === 0xbd
+const mayCount = (code: number): boolean => isDigit(code) || isLowered(code)
 const isDigit = (code: number): boolean => code >= 48 && code <= 57
 const isLowered = (code: number): boolean => code >= 0x2080 && code <= 0x2089
-const isSpace = (code: number): boolean => code === 32 || code === 0xa0 || code === 0x202f || (code >= 9 && code <= 13)
+const isSpace = (code: number): boolean =>
+  code <= 32 ? code === 32 || (code >= 9 && code <= 13) : code === 0xa0 || code === 0x202f
 const isSeparator = (character: string): boolean => '·.*•⋅∙'.includes(character)
 
 function skipSpaces(text: string, at: number, end: number): number {

@@ -1,7 +1,6 @@
 import { substances, type SubstanceRow } from '#core/reference'
-import type { Formula } from './formula'
+import type { Composition, Formula } from './formula'
 import { parseFormula } from './parse'
-import { relate } from './relate'
 
 /** A row of the substance table, and how many waters per its formula this form has. */
 export interface Known {
@@ -10,43 +9,43 @@ export interface Known {
   readonly units: number
 }
 
-interface Indexed {
-  readonly row: SubstanceRow
-  readonly formula: Formula
-}
-
-const index: ReadonlyMap<string, readonly Indexed[]> = (() => {
-  const byKey = new Map<string, Indexed[]>()
-  for (const row of substances as readonly SubstanceRow[]) {
-    const read = parseFormula(row.formula)
-    if (!read.ok) throw new Error(`The substance table holds ${row.formula}: ${read.problem.code}`)
-    const key = keyOf(read.value)
-    byKey.set(key, [...(byKey.get(key) ?? []), { row, formula: read.value }])
+/** Every form of every row by its composition; solids also as half and double units, since double salts are written both ways. */
+const index: ReadonlyMap<string, Known> = (() => {
+  const byComposition = new Map<string, Known>()
+  for (const units of [1, 2, 0.5]) {
+    for (const row of substances as readonly SubstanceRow[]) {
+      if (units !== 1 && row.state !== 'solid') continue
+      const read = parseFormula(row.formula)
+      if (!read.ok) throw new Error(`The substance table holds ${row.formula}: ${read.problem.code}`)
+      for (const [waters] of row.forms ?? [[0]]) {
+        const key = keyOf(hydrated(read.value.composition, waters, units))
+        if (!byComposition.has(key)) byComposition.set(key, { row, waters, units })
+      }
+    }
   }
-  return byKey
+  return byComposition
 })()
 
-/** Elements other than hydrogen and oxygen: what a substance shares with its hydrates. */
-function keyOf(formula: Formula): string {
-  return [...formula.composition.keys()]
-    .filter(symbol => symbol !== 'H' && symbol !== 'O')
-    .sort()
-    .join(' ')
+function hydrated(base: Composition, waters: number, units: number): Composition {
+  const counts = new Map([...base].map(([symbol, count]) => [symbol, units * count]))
+  if (waters > 0) {
+    counts.set('H', (counts.get('H') ?? 0) + 2 * units * waters)
+    counts.set('O', (counts.get('O') ?? 0) + units * waters)
+  }
+  return counts
 }
 
-/** The table's row for a substance or one of its hydrates; undefined where the table has neither. */
-export function findSubstance(formula: Formula): Known | undefined {
-  const candidates = (index.get(keyOf(formula)) ?? []).flatMap(({ row, formula: base }) => {
-    const relation = relate(formula, base)
-    return relation && relation.waters >= 0
-      ? [{ row, waters: relation.waters / relation.units, units: relation.units }]
-      : []
-  })
-  return (
-    candidates.find(({ waters }) => waters === 0) ??
-    candidates.find(({ row, waters }) => row.forms?.some(([known]) => Math.abs(known - waters) < 1e-9))
-  )
+/** The same text for the same composition, in whatever order it was written. */
+function keyOf(composition: Composition): string {
+  const symbols = [...composition.keys()].sort()
+  let key = ''
+  for (const symbol of symbols) key += symbol + composition.get(symbol)
+  return key
 }
+
+/** The table's row for a substance or one of its known hydrates; undefined where the table has neither. */
+export const findSubstance = (formula: Formula): Known | undefined =>
+  formula.charge === 0 ? index.get(keyOf(formula.composition)) : undefined
 
 /** The known forms of the product's substance as formula texts, fewest waters first; empty where the table has none. */
 export function formsOf(formula: Formula): string[] {

@@ -1,5 +1,5 @@
 import { balance, parseEquation, printReaction, type Reaction, type Term } from '#core/equation'
-import { parseFormula, relate, type Formula, type Relation } from '#core/formula'
+import { canBeWeighed, parseFormula, relate, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { exact, parseQuantity, type Figure, type Kind } from '#core/quantity'
 import { ROOM } from '#core/reference'
@@ -109,7 +109,7 @@ function readStage(stage: StagePlan, path: Path, earlier: readonly ReadStage[], 
   for (const { species } of [...reaction.reactants, ...reaction.products]) {
     if (species.formula.composition.size === 0)
       refuse([...path, 'equation'], { code: 'sheet.electron', species: species.formula.text })
-    need([...path, 'equation'], parseFormula(species.formula.text))
+    if (!canBeWeighed(species.formula)) need([...path, 'equation'], parseFormula(species.formula.text))
   }
   const term = findTerm(stage.product.species, reaction.products, 'product', [...path, 'product', 'species'])
   const form =

@@ -26,7 +26,7 @@ export function computeReadPlan(plan: ReadPlan): Checked<PlanSheet, PlanProblem>
   const sheets = scales
     ? plan.stages.map(stage => computeStage(stage, scales.get(stage.id)!))
     : forwards(plan, stage => stage.yield)
-  const atBest = forwards(scales ? asCharged(plan, sheets) : plan, () => exact(1))
+  const atBest = plan.stages.length === 1 ? sheets : forwards(scales ? asCharged(plan, sheets) : plan, () => exact(1))
   const made = sheets.at(-1)!.products[0]!.theoretical
   return ok({
     stages: sheets,

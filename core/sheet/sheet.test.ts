@@ -279,6 +279,11 @@ describe('problems', () => {
     [{ equation: 'CoCO3 + HCl -> CoCl2 + H2O' }, 'equation.impossible', 'stages.0.equation'],
     [{ equation: 'Cu + HNO3 -> Cu(NO3)2 + NO + NO2 + H2O' }, 'sheet.several-reactions', 'stages.0.equation'],
     [{ equation: 'Co^2+ + 2e- -> Co', product: { species: 'Co' } }, 'sheet.electron', 'stages.0.equation'],
+    [
+      { equation: 'Tc2O7 + HCl -> TcCl4 + H2O + Cl2', product: { species: 'TcCl4' } },
+      'formula.no-standard-weight',
+      'stages.0.equation',
+    ],
     [{ reagents: [{ ...carbonate, species: 'NiCO3' }] }, 'sheet.unknown-species', 'stages.0.reagents.0.species'],
     [{ reagents: [carbonate, carbonate] }, 'sheet.repeated-reagent', 'stages.0.reagents.1.species'],
     [{ product: { species: 'CoCl2', form: 'CoSO4.7H2O' } }, 'sheet.form-mismatch', 'stages.0.product.form'],
