@@ -21,12 +21,12 @@ const headline = computed(() => {
 
 <template>
   <main class="flex-1 bg-sheet px-[22px] py-[18px]">
-    <div class="flex items-end justify-between">
+    <div class="flex flex-wrap items-end justify-between gap-3">
       <div>
         <h1>{{ headline }}</h1>
         <p class="mt-0.5 text-[14px] text-soft">The batches under way and the next thing each wants.</p>
       </div>
-      <NuxtLink to="/batches/new" class="button">Plan a batch</NuxtLink>
+      <NuxtLink to="/batches/new" class="button shrink-0 whitespace-nowrap">Plan a batch</NuxtLink>
     </div>
     <p v-if="failed" class="mt-4 rounded-lg bg-amber-soft p-3 text-amber" role="alert">
       The batches cannot be read just now. <button type="button" class="underline" @click="load">Try again</button>
@@ -35,7 +35,7 @@ const headline = computed(() => {
       <li v-for="batch in underWay" :key="batch.code" class="border-b border-rule">
         <NuxtLink
           :to="`/batches/${batch.code}/${batch.page}`"
-          class="grid min-h-[62px] grid-cols-[minmax(0,330px)_140px_minmax(0,1fr)_minmax(0,330px)] max-md:grid-cols-1 items-center gap-4 rounded py-2 hover:bg-paper"
+          class="grid min-h-[62px] grid-cols-[minmax(0,330px)_140px_minmax(0,1fr)_minmax(0,330px)] max-md:grid-cols-1 items-center gap-4 max-md:gap-1.5 rounded py-2 hover:bg-paper"
         >
           <span class="min-w-0">
             <span class="flex items-center gap-2.5"
@@ -48,7 +48,7 @@ const headline = computed(() => {
           <span class="text-[16px]"
             ><RichText :text="batch.want" /> <span class="text-verdigris" aria-hidden="true">→</span></span
           >
-          <span v-if="batch.last" class="small text-right"
+          <span v-if="batch.last" class="small text-right max-md:text-left"
             ><RichText :text="batch.last.text" /><span class="block">{{
               formatDistanceToNow(new Date(batch.last.at), { addSuffix: true })
             }}</span></span

@@ -36,14 +36,16 @@ export function knownDecimals(value: number, uncertainty: number): number {
   return Math.min(12, Math.max(0, -place))
 }
 
-/** The value in the unit people read it in, to as many digits as are known: `18.93 g`. */
-export function formatFigure(figure: Figure): string {
+/**
+ * The value in the unit people read it in, to as many digits as are known: `18.93 g`. A plan, whose target is a decision
+ * without error, may ask for at `most` so many significant digits.
+ */
+export function formatFigure(figure: Figure, most = 12): string {
   const scale = scaleOf(figure.kind, Math.abs(figure.value))
-  const byUncertainty = knownDecimals(figure.value / scale.size, standardUncertainty(figure) / scale.size)
-  return withUnit(
-    (figure.value / scale.size).toFixed(Math.min(byUncertainty, keptDecimals(figure, scale.size))),
-    scale.unit,
-  )
+  const value = figure.value / scale.size
+  const known = knownDecimals(value, standardUncertainty(figure) / scale.size)
+  const wanted = value === 0 ? known : significantDecimals(value, most)
+  return withUnit(value.toFixed(Math.min(known, wanted, keptDecimals(figure, scale.size))), scale.unit)
 }
 
 /** The same with so many significant digits, as a step of a working; a sum keeps no more decimals than what was added. */

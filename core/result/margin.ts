@@ -46,7 +46,7 @@ function leftoverNotes({ reagents }: StageSheet): MarginNote[] {
     .map(({ weighAs, leftover }) => ({
       tone: leftover.wayOut === 'not known' ? 'caution' : 'info',
       tag: 'Left over',
-      text: `${formatFigure(leftover.mass)} of {${weighAs}} ${wayWords[leftover.wayOut] ?? ''}.`,
+      text: `${formatFigure(leftover.mass, 3)} of {${weighAs}} ${wayWords[leftover.wayOut] ?? ''}.`,
     }))
 }
 

@@ -47,6 +47,6 @@ export function nextWant(plan: Plan, entries: readonly Entry[]): NextWant {
 }
 
 function wordsFor({ mass, volume, weighAs }: ReagentLine): string {
-  if (volume) return `Measure ${formatFigure(volume)} of {${weighAs}}`
-  return mass ? `Weigh ${formatFigure(mass)} of {${weighAs}}` : `Charge {${weighAs}}`
+  if (volume) return `Measure ${formatFigure(volume, 4)} of {${weighAs}}`
+  return mass ? `Weigh ${formatFigure(mass, 4)} of {${weighAs}}` : `Charge {${weighAs}}`
 }

@@ -8,8 +8,20 @@ interface Migration {
 
 const migrations: readonly Migration[] = [{ name: '001-skeleton', up: skeleton.up }]
 
-/** Brings the schema up to date; several processes may call it at once. Migrations only go forward. */
+/** Any number that nothing else in this database locks on. */
+const MIGRATING = 7_416_021
+
+/**
+ * Brings the schema up to date; migrations only go forward. Several processes may call it at once: Knex's own lock is a table
+ * that two of them would race to create, so they queue on a lock of the database first.
+ */
 export const migrate = (db: Knex): Promise<unknown> =>
+  db.transaction(async trx => {
+    await trx.raw('select pg_advisory_xact_lock(?)', [MIGRATING])
+    await latest(db)
+  })
+
+const latest = (db: Knex): Promise<unknown> =>
   db.migrate.latest({
     migrationSource: {
       getMigrations: async () => [...migrations],

@@ -63,4 +63,30 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 .part.on::before {
   border-color: var(--color-verdigris);
 }
+@media (max-width: 900px) {
+  nav {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+    padding: 6px 20px;
+    border-right: 0;
+    border-bottom: 1px solid var(--color-rule);
+  }
+  nav h2 {
+    margin: 0;
+  }
+  nav ol {
+    display: flex;
+    gap: 4px;
+  }
+  .part {
+    display: flex;
+    align-items: center;
+    min-height: 48px;
+    border-radius: 7px;
+  }
+  .part::before {
+    top: 17px;
+  }
+}
 </style>

@@ -2,9 +2,14 @@
 import { formatFigure, type Figure } from '#core/quantity'
 
 /** A computed figure; pressing it opens its working. */
-const { figure, of } = defineProps<{ figure: Figure; of: string }>()
+const { figure, of, most } = defineProps<{
+  figure: Figure
+  of: string
+  /** Significant digits at most, for a plan. */
+  most?: number
+}>()
 const emit = defineEmits<{ working: [figure: Figure] }>()
-const text = computed(() => formatFigure(figure))
+const text = computed(() => formatFigure(figure, most))
 </script>
 
 <template>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { formatFigure, formatValue, shares, standardUncertainty, workingOf, type Figure } from '#core/quantity'
+import { formatValue, shares, standardUncertainty, workingOf, type Figure } from '#core/quantity'
 import { X } from '@lucide/vue'
 
 /** The arithmetic of one figure, written out as on paper, and what its uncertainty is made of. */
 const { figure, closes = false } = defineProps<{ figure: Figure; closes?: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 
-const SHOWN = 12
 const lines = computed(() => workingOf(figure))
 const spread = computed(() => standardUncertainty(figure))
 const sources = computed(() =>
@@ -49,9 +48,9 @@ watch(
       </button>
     </div>
     <ol class="text-[14px] leading-[1.65]">
-      <li v-for="(line, i) in lines.slice(0, SHOWN)" :key="i">
+      <li v-for="(line, i) in lines" :key="i">
         <RichText :text="line.name" class="text-soft" />
-        <span class="figure"
+        <span class="figure ml-1.5"
           >= {{ line.relation }} =
           <b :class="{ 'font-bold': i === lines.length - 1, 'font-normal': i < lines.length - 1 }">{{
             line.result
@@ -60,7 +59,7 @@ watch(
       </li>
     </ol>
     <p v-if="spread > 0" class="small mt-1.5">
-      {{ formatFigure(figure) }} has a standard uncertainty of {{ formatValue(spread, figure.kind, 2) }}; mostly
+      {{ lines.at(-1)?.result }} has a standard uncertainty of {{ formatValue(spread, figure.kind, 2) }}; mostly
       <RichText :text="sources.join(', ')" />.
     </p>
     <p v-else class="small mt-1.5">No input of this figure carries an uncertainty.</p>

@@ -85,7 +85,7 @@ function supplyWords(supply: SupplyPlan | undefined, species: string): string {
 }
 
 const measured = (line: ReagentLine | undefined): string =>
-  line ? formatFigure(line.volume ?? line.mass ?? line.amount) : ''
+  line ? formatFigure(line.volume ?? line.mass ?? line.amount, 4) : ''
 
 function typedCharge(charge: object | undefined): string {
   const [text] = Object.values(charge ?? {})
@@ -219,6 +219,7 @@ function moveOn(event: Event): void {
               @update:model-value="typeTarget"
             />
             <FigureButton
+              :most="4"
               v-else-if="one.gas"
               :figure="one.gas.volume"
               :of="`Volume of ${one.text}`"
@@ -230,6 +231,7 @@ function moveOn(event: Event): void {
           <th scope="row">Moles</th>
           <td v-for="one in reactants" :key="one.text" class="in">
             <FigureButton
+              :most="4"
               v-if="one.line"
               :figure="one.line.amount"
               :of="`Moles of ${one.text}`"
@@ -239,6 +241,7 @@ function moveOn(event: Event): void {
           <td class="zip" />
           <td v-for="one in products" :key="one.text" class="out">
             <FigureButton
+              :most="4"
               v-if="one.line"
               :figure="one.line.amount"
               :of="`Moles of ${one.text}`"
@@ -249,39 +252,44 @@ function moveOn(event: Event): void {
         <tr class="h-[50px]">
           <th scope="row">Equivalents</th>
           <td v-for="one in reactants" :key="one.text" class="in">
-            <QuantityField
-              v-if="!one.held && one.reagent"
-              hidden
-              :label="`Equivalents of ${one.text}`"
-              :model-value="equivalentsText(one.reagent.charge)"
-              placeholder="1"
-              class="ml-auto w-[72px]"
-              :problem="
-                problemAt('reagents', one.i, 'charge', 'equivalents') ??
-                problemAt('reagents', one.i, 'charge', 'excess')
-              "
-              @update:model-value="typeEquivalents(one.text, $event)"
-            />
-            <FigureButton
-              v-else-if="one.line && !one.line.limits"
-              :figure="one.line.equivalents"
-              :of="`Equivalents of ${one.text}`"
-              @working="emit('working', $event)"
-            />
-            <span v-else-if="one.line" class="figure">1</span>
-            <span v-if="one.line?.limits && one.line.planned" class="tag ml-1.5 bg-verdigris-soft text-verdigris"
-              >limits</span
-            >
+            <div class="flex items-center justify-end gap-1.5">
+              <span v-if="one.line?.limits && one.line.planned" class="tag bg-verdigris-soft text-verdigris"
+                >limits</span
+              >
+              <span v-else-if="one.reagent?.charge && 'excess' in one.reagent.charge" class="small">excess</span>
+              <QuantityField
+                v-if="!one.held && one.reagent"
+                hidden
+                :label="`Equivalents of ${one.text}`"
+                :model-value="equivalentsText(one.reagent.charge)"
+                placeholder="1"
+                class="w-[72px]"
+                :problem="
+                  problemAt('reagents', one.i, 'charge', 'equivalents') ??
+                  problemAt('reagents', one.i, 'charge', 'excess')
+                "
+                @update:model-value="typeEquivalents(one.text, $event)"
+              />
+              <FigureButton
+                :most="4"
+                v-else-if="one.line && !one.line.limits"
+                :figure="one.line.equivalents"
+                :of="`Equivalents of ${one.text}`"
+                @working="emit('working', $event)"
+              />
+              <span v-else-if="one.line" class="figure">1</span>
+            </div>
           </td>
           <td class="zip" />
           <td v-for="one in products" :key="one.text" class="out" />
         </tr>
-        <tr>
+        <tr class="h-[48px]">
           <th scope="row">Left over</th>
           <td v-for="one in reactants" :key="one.text" class="in">
             <template v-if="one.line">
               <span v-if="one.line.limits" class="text-soft">none</span>
               <FigureButton
+                :most="4"
                 v-else
                 :figure="one.line.leftover.mass"
                 :of="`${one.text} left over`"
@@ -307,6 +315,7 @@ function moveOn(event: Event): void {
           <td class="zip" />
           <td v-for="one in products" :key="one.text" class="out" :class="{ 'text-[17px] font-semibold': one.wanted }">
             <FigureButton
+              :most="4"
               v-if="one.line"
               :figure="one.line.theoretical"
               :of="`Theoretical yield of ${one.text}`"

@@ -12,7 +12,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
 </script>
 
 <template>
-  <header class="flex h-12 items-stretch gap-6 bg-ink px-5 text-[#e9e6da]">
+  <header class="flex h-12 items-stretch gap-6 bg-ink px-5 max-sm:gap-3 max-sm:px-3 text-[#e9e6da]">
     <NuxtLink to="/" class="flex items-center gap-2 text-[16px] font-bold" aria-label="Zip Ledger, to the bench">
       <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
         <g fill="#5fb6a4">
@@ -23,7 +23,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
           <rect x="1" y="17.8" width="9" height="3.4" />
         </g>
       </svg>
-      Zip Ledger
+      <span class="max-sm:hidden">Zip Ledger</span>
     </NuxtLink>
     <nav class="flex items-stretch gap-5" aria-label="Main">
       <NuxtLink
@@ -38,24 +38,24 @@ const emit = defineEmits<{ find: []; keys: [] }>()
     </nav>
     <div class="ml-auto flex items-center gap-3 text-[13px]">
       <button
-        class="rounded-full border border-[#6f7a79] px-3 py-1 text-[#e9e6da] hover:border-white"
+        class="whitespace-nowrap rounded-full border border-[#6f7a79] px-3 py-1 text-[#e9e6da] hover:border-white"
         @click="emit('find')"
       >
         Find <kbd class="figure ml-1 text-[#c6cac5]">/</kbd>
       </button>
       <button
-        class="rounded-full border border-[#6f7a79] px-2.5 py-1 text-[#e9e6da] hover:border-white"
+        class="rounded-full border border-[#6f7a79] px-2.5 py-1 max-sm:hidden text-[#e9e6da] hover:border-white"
         aria-label="Keys"
         @click="emit('keys')"
       >
         <kbd class="figure">?</kbd>
       </button>
       <span class="hidden text-[#c6cac5] md:inline">{{ lab.lab?.name }}</span>
-      <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]"
-        >as
+      <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]">
+        <span class="max-sm:hidden">as</span>
         <select
           v-model="lab.personId"
-          class="rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]"
+          class="max-w-[130px] rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]"
           aria-label="Who is at the bench"
         >
           <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>

@@ -11,14 +11,14 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
 
 <template>
   <main class="flex-1 bg-sheet px-[22px] py-[18px]">
-    <div class="flex items-end justify-between gap-4">
+    <div class="flex flex-wrap items-end justify-between gap-4">
       <h1>Batches</h1>
       <div class="flex items-center gap-3">
         <label class="flex items-center gap-2"
           ><span class="sr-only">Search</span
           ><input v-model="query" type="search" class="field w-[280px]" placeholder="Code, title or product"
         /></label>
-        <NuxtLink to="/batches/new" class="button">Plan a batch</NuxtLink>
+        <NuxtLink to="/batches/new" class="button shrink-0 whitespace-nowrap">Plan a batch</NuxtLink>
       </div>
     </div>
     <p v-if="failed" class="mt-4 rounded-lg bg-amber-soft p-3 text-amber" role="alert">

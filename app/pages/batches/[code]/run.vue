@@ -32,7 +32,7 @@ const targets = computed((): Target[] => {
       return {
         about,
         name: `{${line.weighAs}}`,
-        planned: figure ? formatFigure(figure) : '',
+        planned: figure ? formatFigure(figure, 4) : '',
         byVolume: !!line.volume,
         grams: line.mass?.value ?? 10,
         isDone: !!weighingOf(journal.lines, about).net,
@@ -50,7 +50,7 @@ const targets = computed((): Target[] => {
       return {
         about,
         name: crops.length > 1 ? `{${form}}, crop ${crop}` : `{${form}}`,
-        planned: expected ? `expected ${formatFigure(expected)}` : '',
+        planned: expected ? `expected ${formatFigure(expected, 4)}` : '',
         byVolume: false,
         grams: expected?.value ?? 10,
         isDone: !!weighingOf(journal.lines, about).net,
@@ -170,7 +170,7 @@ const notes = computed((): MarginNote[] => {
         </nav>
         <h1 class="text-[28px]">
           {{ verb }} <span v-if="target.about.what === 'charge'" class="figure">{{ target.planned }}</span>
-          <template v-if="target.about.what === 'charge'">of </template><RichText :text="target.name" />
+          <template v-if="target.about.what === 'charge'">{{ ' of ' }}</template><RichText :text="target.name" />
         </h1>
         <p class="mt-1 text-[15px] text-soft">
           {{

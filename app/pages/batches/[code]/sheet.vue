@@ -54,7 +54,14 @@ function showWorking(figure: Figure): void {
   open.value = { panel: 'working', figure }
 }
 
-const notes = computed((): MarginNote[] => (sheet.value ? sheetNotes(sheet.value) : []))
+const notes = computed((): MarginNote[] => {
+  if (sheet.value) return sheetNotes(sheet.value)
+  const found = batch.problem
+  if (!found || scaleProblem.value) return []
+  return [
+    { tone: 'caution', tag: 'Does not read', text: 'Something typed on this sheet does not read, marked in red where it stands. No figure is shown until it does.' },
+  ]
+})
 const scaleProblem = computed(() => {
   const found = batch.problem
   return found && ['sheet.no-scale', 'sheet.two-scales'].includes(found.problem.code) ? explainPlan(found) : undefined
@@ -145,7 +152,7 @@ onKeyStroke('Escape', () => {
           <div>
             <dt>Water in the pot</dt>
             <dd>
-              <FigureButton :figure="sheet.water.total" of="Water in the pot" @working="showWorking" /><span
+              <FigureButton :most="4" :figure="sheet.water.total" of="Water in the pot" @working="showWorking" /><span
                 v-if="sheet.water.estimated"
                 class="tag ml-1 bg-amber-soft text-amber"
                 >estimate</span
@@ -155,24 +162,41 @@ onKeyStroke('Escape', () => {
           <div>
             <dt>with the reagents</dt>
             <dd>
-              <FigureButton :figure="sheet.water.fromReagents" of="Water with the reagents" @working="showWorking" />
+              <FigureButton
+                :most="4"
+                :figure="sheet.water.fromReagents"
+                of="Water with the reagents"
+                @working="showWorking"
+              />
             </dd>
           </div>
           <div>
             <dt>made, or eaten</dt>
             <dd>
-              <FigureButton :figure="sheet.water.fromReaction" of="Water from the reaction" @working="showWorking" />
+              <FigureButton
+                :most="4"
+                :figure="sheet.water.fromReaction"
+                of="Water from the reaction"
+                @working="showWorking"
+              />
             </dd>
           </div>
           <div>
             <dt>into the crystals</dt>
             <dd>
-              <FigureButton :figure="sheet.water.intoProduct" of="Water into the product" @working="showWorking" />
+              <FigureButton
+                :most="4"
+                :figure="sheet.water.intoProduct"
+                of="Water into the product"
+                @working="showWorking"
+              />
             </dd>
           </div>
           <div>
             <dt>Expected{{ stage.yield ? `, at ${stage.yield}` : '' }}</dt>
-            <dd><FigureButton v-if="expected" :figure="expected" of="Expected product" @working="showWorking" /></dd>
+            <dd>
+              <FigureButton :most="4" v-if="expected" :figure="expected" of="Expected product" @working="showWorking" />
+            </dd>
           </div>
         </dl>
         <WorkingPanel v-if="open?.panel === 'working'" closes :figure="open.figure" @close="open = undefined" />
