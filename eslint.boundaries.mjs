@@ -4,10 +4,11 @@ const core = {
   quantity: ['problem'],
   reference: [],
   formula: ['problem', 'quantity', 'reference'],
-  equation: ['problem', 'formula'],
-  sheet: ['problem', 'quantity', 'reference', 'formula', 'equation'],
+  species: ['reference', 'formula'],
+  equation: ['problem', 'formula', 'species'],
+  sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
   journal: ['problem', 'quantity'],
-  result: ['problem', 'quantity', 'reference', 'formula', 'sheet', 'journal'],
+  result: ['problem', 'quantity', 'reference', 'formula', 'species', 'sheet', 'journal'],
   document: ['formula', 'sheet'],
 }
 const packages = { document: ['zod'] }

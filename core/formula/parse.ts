@@ -4,6 +4,7 @@ import { caseReadings, doubtfulCase } from './doubtful-case'
 import type { ElementRow } from '#core/reference'
 import { elementOfOne, elementOfTwo } from './element-index'
 import type { Formula } from './formula'
+import { ligandAt, ligandNamed } from './ligand-index'
 import type { FormulaProblem } from './problems'
 
 const MAX_LENGTH = 400
@@ -142,6 +143,14 @@ function readGroup(text: string, from: number, end: number, start: number, weigh
         times = count.value
       }
       counts.set(element.symbol, (counts.get(element.symbol) ?? 0) + times)
+    } else if (code === 40 && ligandAt(text, i, end, open?.at(-1)?.open)) {
+      const ligand = ligandAt(text, i, end, open?.at(-1)?.open)!
+      const close = i + ligand.abbreviation.length + 1
+      const count = readCount(text, close + 1, end)
+      i = count.end
+      denominator *= count.denominator
+      canonical += `(${ligand.abbreviation})${count.text}`
+      counts = added(counts, ligand.composition, count.value)
     } else if (code === 40 || code === 91 || code === 123) {
       open ??= []
       if (open.length === MAX_DEPTH) refuse({ code: 'formula.too-deep', span: [i, i + 1], limit: MAX_DEPTH })
@@ -190,6 +199,8 @@ function noWeight({ symbol, name }: ElementRow, at: number): never {
 }
 
 function unknownElement(text: string, at: number, to: number, start: number, end: number): never {
+  const ligand = ligandNamed(text.slice(at, lowerRunEnd(text, at + 1, end)))
+  if (ligand) refuse({ code: 'formula.bare-ligand', span: [at, at + ligand.length], ligand })
   return refuse({
     code: 'formula.unknown-element',
     span: [at, to],

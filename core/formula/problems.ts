@@ -5,6 +5,7 @@ export type FormulaProblem =
   | { code: 'formula.too-long'; span: Span; limit: number }
   | { code: 'formula.too-deep'; span: Span; limit: number }
   | { code: 'formula.unknown-element'; span: Span; text: string; readings: readonly string[] }
+  | { code: 'formula.bare-ligand'; span: Span; ligand: string }
   | { code: 'formula.doubtful-case'; span: Span; readings: readonly [string, string] }
   | { code: 'formula.unexpected'; span: Span; text: string }
   | { code: 'formula.space'; span: Span }
@@ -36,6 +37,11 @@ export function explainFormula(problem: FormulaProblem): Advice {
           problem.readings.length > 0
             ? `${problem.readings.join(' or ')}? Capitals count: Co is cobalt, CO is carbon and oxygen.`
             : 'Element symbols start with a capital: Zn, not zn or ZN.',
+      }
+    case 'formula.bare-ligand':
+      return {
+        why: `${problem.ligand} is a ligand, which is written in round brackets.`,
+        fix: `Write (${problem.ligand}), as in [Ni(en)3]Cl2.`,
       }
     case 'formula.doubtful-case':
       return {

@@ -50,9 +50,17 @@ export const findSubstance = (formula: Formula): Known | undefined =>
 /** The known forms of the product's substance as formula texts, fewest waters first; empty where the table has none. */
 export function formsOf(formula: Formula): string[] {
   const known = findSubstance(formula)
-  return (known?.row.forms ?? []).map(([waters]) =>
-    waters === 0 ? known!.row.formula : `${known!.row.formula}·${waters === 1 ? '' : waters}H2O`,
-  )
+  return (known?.row.forms ?? []).map(([waters]) => withWaters(known!.row.formula, waters))
+}
+
+/** The formula with so many waters added; thirds and the like as fractions, which read back exactly. */
+export function withWaters(formula: string, waters: number): string {
+  if (waters === 0) return formula
+  if (waters === 1) return `${formula}·H2O`
+  const bottom = [1, 2, 3, 4, 6, 12].find(n => Math.abs(waters * n - Math.round(waters * n)) < 1e-9)
+  const text =
+    bottom === undefined || 10_000 % bottom === 0 ? String(waters) : `${Math.round(waters * bottom)}/${bottom}`
+  return `${formula}·${text}H2O`
 }
 
 /** Word and swatch for the colour of this form; undefined where it is not known. */

@@ -1,0 +1,7 @@
+export { readBareComplex, readComplex, type BoundLigand, type Complex } from './complex'
+export { describeComplex, type ComplexFacts } from './describe-complex'
+export { ionsOf, type Ion } from './ions'
+export { hydrateWord, nameOf, nameOfComplex, roman } from './names'
+export { changedStates, oxidationStates, type States } from './oxidation'
+export { findByWords, formulaFromName } from './read-name'
+export { partsOf } from './tokens'

@@ -1,0 +1,146 @@
+import type { Formula } from '#core/formula'
+import { anions, cations, metalCharges, type IonRow } from '#core/reference'
+import { readBareComplex, readComplex, type Complex } from './complex'
+import { partsOf, tokensOf, written, type Token } from './tokens'
+
+/** One kind of ion in a formula unit. */
+export interface Ion {
+  /** As written, without its charge: `SO4`, `Cu`, `[Cu(NH3)4]`. */
+  readonly text: string
+  readonly charge: number
+  readonly count: number
+  readonly complex?: Complex
+}
+
+interface Piece {
+  readonly text: string
+  readonly count: number
+  readonly charge: number | undefined
+  /** Charges it may have, where they are not one. */
+  readonly may: readonly number[]
+  readonly complex?: Complex
+}
+
+const known: ReadonlyMap<string, IonRow> = new Map([...anions, ...cations].map(row => [row.text, row]))
+const longestKnown = Math.max(...[...known.keys()].map(({ length }) => length))
+
+/**
+ * The ions a formula is made of, found in the way it is written; water left out. Undefined for what is not made of ions, and
+ * where the charge of an ion could be more than one thing.
+ */
+export function ionsOf(formula: Formula): Ion[] | undefined {
+  const { parts } = partsOf(formula.text)
+  const all: Ion[] = []
+  for (const { text, times } of parts) {
+    const ions = ionsOfPart(text, parts.length === 1 ? formula.charge : 0)
+    if (!ions) return undefined
+    for (const ion of ions) add(all, { ...ion, count: ion.count * times })
+  }
+  return all.length > 0 ? all : undefined
+}
+
+function add(into: Ion[], ion: Ion): void {
+  const at = into.findIndex(({ text, charge }) => text === ion.text && charge === ion.charge)
+  if (at < 0) into.push(ion)
+  else into[at] = { ...ion, count: into[at]!.count + ion.count }
+}
+
+function ionsOfPart(part: string, charge: number): Ion[] | undefined {
+  const whole = charge === 0 ? undefined : known.get(part)
+  if (whole) return whole.charge === charge ? [{ text: part, charge, count: 1 }] : undefined
+  if (charge === 0 && (part === 'H2O' || readBareComplex(part))) return undefined
+  const pieces = piecesOf(tokensOf(part), charge)
+  if (!pieces) return undefined
+  if (pieces.length === 1) return single(pieces[0]!, charge)
+  return charge === 0 ? balanced(pieces) : undefined
+}
+
+const single = ({ text, count, complex }: Piece, charge: number): Ion[] | undefined =>
+  charge === 0 || count !== 1 ? undefined : [{ text, count, charge, ...(complex && { complex }) }]
+
+/** Cuts tokens into ions, the longest known name first. */
+function piecesOf(tokens: readonly Token[], charge: number): Piece[] | undefined {
+  const pieces: Piece[] = []
+  let i = 0
+  while (i < tokens.length) {
+    const found = pieceAt(tokens, i, i === 0, charge)
+    if (!found) return undefined
+    pieces.push(found.piece)
+    i = found.next
+  }
+  return pieces
+}
+
+function pieceAt(
+  tokens: readonly Token[],
+  at: number,
+  first: boolean,
+  charge: number,
+): { piece: Piece; next: number } | undefined {
+  const token = tokens[at]!
+  if (token.bracket === '[') {
+    const complex = readComplex(token.text)
+    if (!complex) return undefined
+    const may = (metalCharges[complex.metal] ?? [2, 3]).map(state => state + complex.ligandCharge)
+    return { piece: { text: `[${token.text}]`, count: token.count, charge: undefined, may, complex }, next: at + 1 }
+  }
+  if (token.bracket === '(') {
+    const row = known.get(token.text)
+    return row && { piece: { text: row.text, count: token.count, charge: row.charge, may: [row.charge] }, next: at + 1 }
+  }
+  for (let to = tokens.length; to > at + 1; to--) {
+    const run = tokens.slice(at, to)
+    const text = written(run)
+    const row = text.length <= longestKnown ? known.get(text) : undefined
+    if (row && !(charge === 0 && first && to === tokens.length))
+      return { piece: { text, count: 1, charge: row.charge, may: [row.charge] }, next: to }
+  }
+  const exactly = known.get(`${token.text}${token.count === 1 ? '' : token.count}`)
+  if (exactly && token.count > 1 && !first && !known.has(token.text))
+    return { piece: { text: exactly.text, count: 1, charge: exactly.charge, may: [exactly.charge] }, next: at + 1 }
+  if (token.text === 'Hg' && token.count === 2 && first)
+    return { piece: { text: 'Hg2', count: 1, charge: 2, may: [2] }, next: at + 1 }
+  const may = metalCharges[token.text]
+  if (may) {
+    const charges = may.length === 1 ? may[0] : undefined
+    return { piece: { text: token.text, count: token.count, charge: charges, may }, next: at + 1 }
+  }
+  const row = known.get(token.text)
+  return row && { piece: { text: row.text, count: token.count, charge: row.charge, may: [row.charge] }, next: at + 1 }
+}
+
+/** Fills in the one charge, or the one set of usual charges, that makes the whole neutral. */
+function balanced(pieces: readonly Piece[]): Ion[] | undefined {
+  const open = pieces.filter(({ charge }) => charge === undefined)
+  const fixed = pieces.reduce((total, { charge, count }) => total + (charge ?? 0) * count, 0)
+  const solved: Map<Piece, number> = new Map()
+  if (open.length === 0 && fixed !== 0) return undefined
+  if (open.length === 1) {
+    const charge = -fixed / open[0]!.count
+    if (!Number.isInteger(charge) || charge === 0 || Math.abs(charge) > 8) return undefined
+    if (!open[0]!.complex && charge < 0) return undefined
+    solved.set(open[0]!, charge)
+  } else if (open.length > 1) {
+    const fits = combinations(open).filter(
+      charges => Math.abs(fixed + charges.reduce((t, c, i) => t + c * open[i]!.count, 0)) < 1e-9,
+    )
+    if (fits.length !== 1) return undefined
+    open.forEach((piece, i) => solved.set(piece, fits[0]![i]!))
+  }
+  const ions = pieces.map((piece): Ion => ({
+    text: piece.text,
+    count: piece.count,
+    charge: piece.charge ?? solved.get(piece)!,
+    ...(piece.complex && { complex: piece.complex }),
+  }))
+  return isWrittenAsSalt(ions) ? ions : undefined
+}
+
+/** Cations stand before anions; only the acids that end in COOH are written the other way. Ammonia is no nitride. */
+const isWrittenAsSalt = (ions: readonly Ion[]): boolean =>
+  (ions[0]!.charge > 0 || ions[0]!.text.endsWith('COO')) &&
+  ions.some(({ charge }) => charge > 0) &&
+  ions.some(({ charge }) => charge < 0)
+
+const combinations = (open: readonly Piece[]): number[][] =>
+  open.reduce<number[][]>((sets, { may }) => sets.flatMap(set => may.map(charge => [...set, charge])), [[]])
