@@ -5,6 +5,7 @@ import { doubleSaltsAndComplexes } from './double-salts-and-complexes'
 import type { SubstanceBlock, SubstanceRow } from './row'
 import { transitionMetals } from './transition-metals'
 
+export { hazardStatements, type HazardCode } from './hazards'
 export type { Dissolves, FormRow, InAir, SubstanceBlock, SubstanceRow } from './row'
 
 export const substanceBlocks: readonly SubstanceBlock[] = [
