@@ -6,9 +6,10 @@ const core = {
   formula: ['problem', 'quantity', 'reference'],
   species: ['reference', 'formula'],
   equation: ['problem', 'formula', 'species'],
-  sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
+  solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
+  sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   journal: ['problem', 'quantity'],
-  result: ['problem', 'quantity', 'reference', 'formula', 'species', 'sheet', 'journal'],
+  result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'journal'],
   document: ['formula', 'sheet'],
 }
 const packages = { document: ['zod'] }
