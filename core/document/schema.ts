@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import type { Plan } from '#core/sheet'
+import { chosenWays, type Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
 const text = (most: number) =>
@@ -16,8 +16,19 @@ const formula = text(400)
 const id = text(40).min(1)
 
 const supply = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('solid'), formula: formula.exactOptional(), assay: measured.exactOptional() }),
-  z.strictObject({ kind: z.literal('solution'), concentration: measured, density: measured.exactOptional() }),
+  z.strictObject({
+    kind: z.literal('solid'),
+    formula: formula.exactOptional(),
+    assay: measured.exactOptional(),
+    moisture: measured.exactOptional(),
+    rest: z.enum(['residue', 'soluble']).exactOptional(),
+  }),
+  z.strictObject({
+    kind: z.literal('solution'),
+    concentration: measured,
+    density: measured.exactOptional(),
+    of: measured.exactOptional(),
+  }),
   z.strictObject({ kind: z.literal('liquid'), density: measured.exactOptional(), assay: measured.exactOptional() }),
   z.strictObject({ kind: z.literal('gas') }),
   z.strictObject({ kind: z.literal('stage'), from: id }),
@@ -37,10 +48,32 @@ const charge = z.union(
 const stage = z.strictObject({
   id,
   equation: text(2000),
-  reagents: z.array(z.strictObject({ species: formula, supply, charge: charge.exactOptional() })).max(40),
+  reagents: z
+    .array(
+      z.strictObject({
+        species: formula,
+        supply,
+        charge: charge.exactOptional(),
+        wayOut: z.enum(chosenWays).exactOptional(),
+      }),
+    )
+    .max(40),
   product: z.strictObject({ species: formula, form: formula.exactOptional() }),
   target: z.strictObject({ mass: measured, yield: measured.exactOptional() }).exactOptional(),
   yield: measured.exactOptional(),
+  name: text(80).exactOptional(),
+  inPot: z.boolean().exactOptional(),
+  mix: z
+    .array(z.strictObject({ equation: text(2000), share: measured }))
+    .max(12)
+    .exactOptional(),
+  solvent: measured.exactOptional(),
+  evaporate: measured.exactOptional(),
+  at: measured.exactOptional(),
+  vessel: measured.exactOptional(),
+  addition: measured.exactOptional(),
+  bath: measured.exactOptional(),
+  trap: z.strictObject({ reagent: formula, volume: measured, concentration: measured }).exactOptional(),
 })
 
 /** A plan as `bin/zl sheet` reads it and a batch keeps it. */
@@ -49,6 +82,7 @@ export const planSchema = z.strictObject({
   ambient: z
     .strictObject({ temperature: measured.exactOptional(), pressure: measured.exactOptional() })
     .exactOptional(),
+  room: z.strictObject({ volume: measured.exactOptional() }).exactOptional(),
 })
 
 /** The open batch format, version 1: a title and a plan. The journal travels beside it. */

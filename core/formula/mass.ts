@@ -15,6 +15,7 @@ const weights: ReadonlyMap<string, Figure> = new Map(
       given(weight!, 'molar mass', `atomic weight of {${symbol}}`, {
         source: `atomic weight of ${symbol}`,
         uncertainty: bound! / Math.sqrt(3),
+        shape: 'even',
         written: String(weight),
       }),
     ]),

@@ -19,6 +19,8 @@ interface Given {
   /** Two givens with one source are one source of error, however often it is used. */
   readonly source: string
   readonly uncertainty: number
+  /** Spread evenly between bounds, as the last digit of a reading is, or bell-shaped; the latter where nothing is said. */
+  readonly shape?: 'even' | undefined
   /** As a working prints it. */
   readonly written?: string | undefined
 }
@@ -38,13 +40,19 @@ export const given = (
   value: number,
   kind: Kind,
   name: string,
-  from: { source: string; uncertainty: number; written?: string | undefined; decimals?: number | undefined },
+  from: {
+    source: string
+    uncertainty: number
+    written?: string | undefined
+    decimals?: number | undefined
+    shape?: 'even' | undefined
+  },
 ): Figure => ({
   value,
   kind,
   name,
   decimals: from.decimals,
-  made: { how: 'given', source: from.source, uncertainty: from.uncertainty, written: from.written },
+  made: { how: 'given', source: from.source, uncertainty: from.uncertainty, written: from.written, shape: from.shape },
 })
 
 /** A number that is exact by definition or by decision: a coefficient, a chosen excess. */

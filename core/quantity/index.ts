@@ -1,6 +1,7 @@
 export { difference, exact, given, product, renamed, sum, unitOf, type Figure } from './figure'
 export { formatFigure, formatValue, knownDecimals, toSignificant } from './format'
 export { explainQuantity, parseQuantity, type QuantityProblem, type Reading } from './parse'
+export { monteCarlo, seeded, type Spread } from './monte-carlo'
 export { shares, standardUncertainty, type Share } from './uncertainty'
 export { fixedUnit, units, unitsOf, type Kind } from './units'
 export { workingOf, type WorkingLine } from './working'

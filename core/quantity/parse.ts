@@ -70,7 +70,15 @@ export function parseQuantity(
   const uncertainty =
     unit.size * (bracket ? Number(bracket) * resolution : plusMinus ? Number(plusMinus) : resolution / Math.sqrt(12))
   const decimals = Math.max(0, Math.round(-Math.log10(resolution * unit.size)))
-  return ok(given(value, unit.kind, name, { source, uncertainty, written: written(matched, unit.symbol), decimals }))
+  return ok(
+    given(value, unit.kind, name, {
+      source,
+      uncertainty,
+      written: written(matched, unit.symbol),
+      decimals,
+      shape: bracket || plusMinus ? undefined : 'even',
+    }),
+  )
 }
 
 const written = (number: string, unit: string): string => (unit === '' ? number.trim() : `${number.trim()} ${unit}`)
@@ -93,6 +101,7 @@ const example: Partial<Record<Kind, string>> = {
   temperature: '25 °C',
   time: '20 min',
   pressure: '101.3 kPa',
+  power: '100 W',
 }
 
 const wanted = (kinds: readonly Kind[]): string =>

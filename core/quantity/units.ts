@@ -12,6 +12,7 @@ export type Kind =
   | 'time'
   | 'pressure'
   | 'energy'
+  | 'power'
   | 'number'
 
 /** The unit that numbers of a kind are held in, inside the core and in answers. */
@@ -29,6 +30,7 @@ export const fixedUnit = {
   time: 'h',
   pressure: 'kPa',
   energy: 'kJ',
+  power: 'W',
   number: '',
 } as const satisfies Record<Kind, string>
 
@@ -39,7 +41,10 @@ interface Unit {
   readonly offset?: number
 }
 
-/** Units that may be typed; `size` is how many of the fixed unit one of them is, exact by definition (SI Brochure, 9th ed.). */
+/**
+ * Units that may be typed; `size` is how many of the fixed unit one of them is, exact by definition (SI Brochure, 9th ed.), but for
+ * drops: 20 to the mL is common practice, no source.
+ */
 export const units = [
   { symbol: 'g', kind: 'mass', size: 1 },
   { symbol: 'mg', kind: 'mass', size: 1e-3 },
@@ -48,6 +53,8 @@ export const units = [
   { symbol: 'mL', kind: 'volume', size: 1 },
   { symbol: 'µL', kind: 'volume', size: 1e-3 },
   { symbol: 'L', kind: 'volume', size: 1e3 },
+  { symbol: 'm3', kind: 'volume', size: 1e6 },
+  { symbol: 'drops', kind: 'volume', size: 0.05 },
   { symbol: 'mol', kind: 'amount', size: 1 },
   { symbol: 'mmol', kind: 'amount', size: 1e-3 },
   { symbol: 'µmol', kind: 'amount', size: 1e-6 },
@@ -78,10 +85,14 @@ export const units = [
   { symbol: 'torr', kind: 'pressure', size: 101.325 / 760 },
   { symbol: 'kJ', kind: 'energy', size: 1 },
   { symbol: 'J', kind: 'energy', size: 1e-3 },
+  { symbol: 'W', kind: 'power', size: 1 },
+  { symbol: 'kW', kind: 'power', size: 1000 },
   { symbol: '', kind: 'number', size: 1 },
 ] as const satisfies readonly Unit[]
 
 const spelling: Readonly<Record<string, string>> = {
+  drop: 'drops',
+  'm³': 'm3',
   ml: 'mL',
   l: 'L',
   ul: 'µL',

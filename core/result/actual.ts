@@ -27,7 +27,13 @@ export function judgeBatch(plan: ReadPlan, lines: readonly JournalLine[]): Check
   const planned = computeReadPlan(plan)
   if (!planned.ok) return planned
   const charged = asCharged(plan, planned.value, lines)
-  const actual = computeReadPlan(charged.plan)
+  const weighed = new Map(
+    plan.stages.flatMap(({ id }) => {
+      const mass = productMass(lines, id)
+      return mass ? [[id, mass] as const] : []
+    }),
+  )
+  const actual = computeReadPlan(charged.plan, weighed)
   if (!actual.ok) return actual
 
   const last = plan.stages.at(-1)!
@@ -69,5 +75,5 @@ function asCharged(
     const { targetMass: _, ...rest } = stage
     return { ...rest, reagents }
   })
-  return { plan: { stages }, unread }
+  return { plan: { stages, room: plan.room }, unread }
 }

@@ -27,22 +27,16 @@ export { explainPlan, spanOf, type Path, type PlanProblem, type SheetProblem } f
 export {
   readPlan,
   readReaction,
+  readStageReaction,
   withReading,
   type Charge,
   type ReadPlan,
   type ReadStage,
   type Reagent,
+  type Room,
 } from './read-plan'
 export { computePlan, computeReadPlan, type PlanSheet } from './route'
-export {
-  computeStage,
-  waterFormula,
-  type Gas,
-  type ProductLine,
-  type ReagentLine,
-  type SheetWarning,
-  type StageSheet,
-  type Water,
-} from './stage'
+export { computeStage, type Gas, type ProductLine, type ReagentLine, type SheetWarning, type StageSheet } from './stage'
+export { waterFormula, type Water } from './water'
 export { findDensityTable, strengthOf, type Strength } from './strength'
-export { isGas, wayOutOfExcess, type WayOut } from './ways-out'
+export { chosenWays, isGas, wayOutOfExcess, type WayOut } from './ways-out'

@@ -1,7 +1,10 @@
+import type { WayOut } from './ways-out'
+
 /** The plan as it is typed and saved: every measured value is the chemist's own text. */
 export interface Plan {
   readonly stages: readonly StagePlan[]
   readonly ambient?: { readonly temperature?: string; readonly pressure?: string }
+  readonly room?: { readonly volume?: string }
 }
 
 export interface StagePlan {
@@ -11,17 +14,49 @@ export interface StagePlan {
   readonly product: { readonly species: string; readonly form?: string }
   readonly target?: { readonly mass: string; readonly yield?: string }
   readonly yield?: string
+  readonly name?: string
+  /** The product is not isolated: the pot goes on to the next stage. */
+  readonly inPot?: boolean
+  /** Which of several independent reactions run, and in what shares of the product. */
+  readonly mix?: readonly { readonly equation: string; readonly share: string }[]
+  /** Water put in as solvent, and water boiled off, by mass or volume. */
+  readonly solvent?: string
+  readonly evaporate?: string
+  /** Temperature it is kept at. */
+  readonly at?: string
+  readonly vessel?: string
+  /** Time over which what makes the gas is added. */
+  readonly addition?: string
+  /** Heat the bath takes away, W. */
+  readonly bath?: string
+  readonly trap?: { readonly reagent: string; readonly volume: string; readonly concentration: string }
 }
 
 export interface ReagentPlan {
   readonly species: string
   readonly supply: SupplyPlan
   readonly charge?: ChargePlan
+  /** Where its excess goes, where the chemist overrules the proposal. */
+  readonly wayOut?: WayOut
 }
 
 export type SupplyPlan =
-  | { readonly kind: 'solid'; readonly formula?: string; readonly assay?: string }
-  | { readonly kind: 'solution'; readonly concentration: string; readonly density?: string }
+  | {
+      readonly kind: 'solid'
+      readonly formula?: string
+      readonly assay?: string
+      readonly moisture?: string
+      /** What is neither formula nor moisture: stays as residue, or dissolves unchanged. */
+      readonly rest?: 'residue' | 'soluble'
+    }
+  | {
+      readonly kind: 'solution'
+      /** mol/L, % w/w, % w/v, g/L, or volumes such as `1 + 3`. */
+      readonly concentration: string
+      readonly density?: string
+      /** The stock that volumes dilute. */
+      readonly of?: string
+    }
   | { readonly kind: 'liquid'; readonly density?: string; readonly assay?: string }
   | { readonly kind: 'gas' }
   | { readonly kind: 'stage'; readonly from: string }

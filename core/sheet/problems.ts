@@ -7,6 +7,10 @@ export type SheetProblem =
   | { code: 'sheet.repeated-stage'; id: string }
   | { code: 'sheet.several-reactions'; reactions: readonly string[] }
   | { code: 'sheet.unknown-species'; species: string; side: 'reactant' | 'product'; among: readonly string[] }
+  | { code: 'sheet.mix-stranger'; species: string }
+  | { code: 'sheet.mix-empty' }
+  | { code: 'sheet.over-whole'; species: string }
+  | { code: 'sheet.no-stock'; species: string }
   | { code: 'sheet.repeated-reagent'; species: string }
   | { code: 'sheet.form-mismatch'; weighed: string; species: string }
   | { code: 'sheet.electron'; species: string }
@@ -47,7 +51,21 @@ function explainSheet(problem: SheetProblem): Advice {
     case 'sheet.several-reactions':
       return {
         why: `These species allow ${problem.reactions.length} independent reactions: ${problem.reactions.join('; ')}.`,
-        fix: 'Leave out what the other one makes, so that one reaction remains.',
+        fix: 'Say which of them runs, or in what shares; or leave out what the other one makes.',
+      }
+    case 'sheet.mix-stranger':
+      return { why: `${problem.species} is not in the equation of this stage.`, fix: 'Choose the reactions again.' }
+    case 'sheet.mix-empty':
+      return { why: 'None of the reactions has a share.', fix: 'Give at least one of them a share above 0 %.' }
+    case 'sheet.over-whole':
+      return {
+        why: `Assay and moisture of ${problem.species} come to more than 100 %, or leave nothing.`,
+        fix: 'Check which of the two the label means.',
+      }
+    case 'sheet.no-stock':
+      return {
+        why: `A dilution by volumes needs to know the stock of ${problem.species}.`,
+        fix: 'Say what was diluted, such as 37 % w/w, or give the concentration itself.',
       }
     case 'sheet.unknown-species':
       return {

@@ -1,12 +1,15 @@
-import { balance, parseEquation, printReaction, type Reaction, type Term } from '#core/equation'
+import { balance, mixReactions, parseEquation, printReaction, type Reaction, type Term } from '#core/equation'
 import { canBeWeighed, parseFormula, relate, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { exact, parseQuantity, type Figure, type Kind } from '#core/quantity'
+import { exact, type Figure, type Kind } from '#core/quantity'
 import { ROOM } from '#core/reference'
-import type { ChargePlan, Plan, ReagentPlan, StagePlan, SupplyPlan } from './plan'
+import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { Path, PlanProblem, SheetProblem } from './problems'
-import { findDensityTable, strengthOf } from './strength'
+import { readBench, type Bench } from './read-bench'
+import { readCharge, readSupply } from './read-supply'
+import { decided, need, quantity, Refused, refuse } from './refuse'
 import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from './supply'
+import type { WayOut } from './ways-out'
 
 /** How much of a reagent goes in: a fixed amount, a share of what the reaction needs, or all that an earlier stage made. */
 export type Charge =
@@ -22,6 +25,8 @@ export interface Reagent {
   readonly from?: string
   /** False for a reactant the plan does not mention, water mostly. */
   readonly planned: boolean
+  /** Where the chemist says that its excess goes. */
+  readonly wayOut?: WayOut
 }
 
 export interface ReadStage {
@@ -35,63 +40,52 @@ export interface ReadStage {
   readonly targetMass?: Figure
   readonly yield: Figure
   readonly molarVolume: Figure
+  /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
+  readonly inPot: boolean
+  readonly bench: Bench
 }
 
 export interface ReadPlan {
   readonly stages: readonly ReadStage[]
+  readonly room: Room
 }
-
-class Refused extends Error {
-  constructor(readonly refused: PlanProblem) {
-    super(refused.problem.code)
-  }
+export interface Room {
+  readonly celsius: number
+  readonly kilopascal: number
+  /** mL of air in the room, where the plan says. */
+  readonly volume?: Figure
 }
-
-function refuse(path: Path, problem: PlanProblem['problem']): never {
-  throw new Refused({ path, problem })
-}
-
-const need = <T>(path: Path, read: Checked<T, PlanProblem['problem']>): T =>
-  read.ok ? read.value : refuse(path, read.problem)
 
 /** Reads every text of a plan and matches supplies and forms to the equation; the first problem comes with its place in the plan. */
 export function readPlan(plan: Plan): Checked<ReadPlan, PlanProblem> {
   try {
     if (plan.stages.length === 0) refuse(['stages'], { code: 'sheet.no-stages' })
-    const molarVolume = readAmbient(plan)
+    const room = readRoom(plan)
+    const molarVolume = idealMolarVolume(room.celsius, room.kilopascal)
     const stages: ReadStage[] = []
     plan.stages.forEach((stage, i) => {
       if (stages.some(({ id }) => id === stage.id))
         refuse(['stages', i, 'id'], { code: 'sheet.repeated-stage', id: stage.id })
       stages.push(readStage(stage, ['stages', i], stages, molarVolume))
     })
-    return ok({ stages })
+    return ok({ stages, room })
   } catch (error) {
     if (error instanceof Refused) return fail(error.refused)
     throw error
   }
 }
 
-function readAmbient({ ambient }: Plan): Figure {
+function readRoom({ ambient, room }: Plan): Room {
   const of = (key: 'temperature' | 'pressure', kind: Kind): number =>
     ambient?.[key] === undefined ? ROOM[key] : quantity(ambient[key], ['ambient', key], [kind], key).value
-  return idealMolarVolume(of('temperature', 'temperature'), of('pressure', 'pressure'))
+  return {
+    celsius: of('temperature', 'temperature'),
+    kilopascal: of('pressure', 'pressure'),
+    ...(room?.volume !== undefined && {
+      volume: quantity(room.volume, ['room', 'volume'], ['volume'], 'volume of the room'),
+    }),
+  }
 }
-
-function quantity(
-  text: string,
-  path: Path,
-  kinds: readonly Kind[],
-  name: string,
-  more: { zero?: boolean; aboveWhole?: boolean } = {},
-): Figure {
-  const source = path[0] === 'stages' ? `${name}, stage ${Number(path[1]) + 1}` : name
-  return need(path, parseQuantity(text, { kinds, name, source, ...more }))
-}
-
-/** A decision rather than a measurement: its digits carry no error. */
-const decided = (figure: Figure): Figure =>
-  exact(figure.value, figure.kind, figure.name, figure.made.how === 'given' ? figure.made.written : undefined)
 
 /** The reaction of one stage, or why there is none. */
 export function readReaction(equation: string): Checked<Reaction, PlanProblem['problem']> {
@@ -104,16 +98,50 @@ export function readReaction(equation: string): Checked<Reaction, PlanProblem['p
   return fail<SheetProblem>({ code: 'sheet.several-reactions', reactions })
 }
 
+/** The reaction of a stage: the one its species allow, or the mix of several that the chemist chose. */
+export function readStageReaction(stage: StagePlan, path: Path = []): Checked<Reaction, PlanProblem> {
+  try {
+    return ok(reactionOf(stage, path))
+  } catch (error) {
+    if (error instanceof Refused) return fail(error.refused)
+    throw error
+  }
+}
+
+function reactionOf(stage: StagePlan, path: Path): Reaction {
+  const { mix } = stage
+  if (!mix || mix.length === 0) return need([...path, 'equation'], readReaction(stage.equation))
+  const whole = need([...path, 'equation'], parseEquation(stage.equation))
+  const texts = whole.species.map(({ formula }) => formula.text)
+  const parts = mix.map(({ equation, share }, i) => {
+    const at = [...path, 'mix', i]
+    const reaction = need([...at, 'equation'], readReaction(equation))
+    const stranger = [...reaction.reactants, ...reaction.products].find(
+      ({ species }) => !texts.includes(species.formula.text),
+    )
+    if (stranger) refuse([...at, 'equation'], { code: 'sheet.mix-stranger', species: stranger.species.formula.text })
+    const part = quantity(share, [...at, 'share'], ['mass fraction', 'number'], 'share', {
+      zero: true,
+      aboveWhole: true,
+    })
+    return { reaction, share: part.value }
+  })
+  if (parts.every(({ share }) => share === 0)) refuse([...path, 'mix'], { code: 'sheet.mix-empty' })
+  const taken = parts.filter(({ share }) => share > 0)
+  return mixReactions(taken, stage.product.species, texts)
+}
+
 function readStage(stage: StagePlan, path: Path, earlier: readonly ReadStage[], molarVolume: Figure): ReadStage {
-  const reaction = need([...path, 'equation'], readReaction(stage.equation))
+  const reaction = reactionOf(stage, path)
   for (const { species } of [...reaction.reactants, ...reaction.products]) {
     if (species.formula.composition.size === 0)
       refuse([...path, 'equation'], { code: 'sheet.electron', species: species.formula.text })
     if (!canBeWeighed(species.formula)) need([...path, 'equation'], parseFormula(species.formula.text))
   }
   const term = findTerm(stage.product.species, reaction.products, 'product', [...path, 'product', 'species'])
+  const inPot = stage.inPot === true
   const form =
-    stage.product.form === undefined
+    stage.product.form === undefined || inPot
       ? term.species.formula
       : need([...path, 'product', 'form'], parseFormula(stage.product.form))
   const relation =
@@ -133,6 +161,8 @@ function readStage(stage: StagePlan, path: Path, earlier: readonly ReadStage[], 
     id: stage.id,
     reaction,
     molarVolume,
+    inPot,
+    bench: readBench(stage, path),
     reagents: readReagents(stage, reaction, path, earlier, molarVolume),
     product: { term, form, relation },
     yield: target?.yield ?? stageYield,
@@ -209,121 +239,7 @@ function readReagent(
     : 'from' in from
       ? { by: 'all' }
       : { by: 'equivalents', equivalents: exact(1) }
-  return { term, supply, charge, planned: true, ...from }
-}
-
-function readSupply(
-  plan: SupplyPlan,
-  species: Formula,
-  path: Path,
-  earlier: readonly ReadStage[],
-  molarVolume: Figure,
-): Supply {
-  const pure: Relation = { units: 1, waters: 0 }
-  const matched = (weighed: Formula, at: Path): Relation =>
-    relate(weighed, species) ??
-    refuse(at, { code: 'sheet.form-mismatch', weighed: weighed.text, species: species.text })
-  switch (plan.kind) {
-    case 'solid': {
-      const weighed = plan.formula === undefined ? species : need([...path, 'formula'], parseFormula(plan.formula))
-      return {
-        kind: 'solid',
-        species,
-        weighed,
-        relation: matched(weighed, [...path, 'formula']),
-        ...readAssay(plan.assay, weighed, path),
-      }
-    }
-    case 'solution': {
-      const concentration = quantity(
-        plan.concentration,
-        [...path, 'concentration'],
-        ['concentration', 'mass fraction', 'mass per volume'],
-        `concentration of {${species.text}}`,
-      )
-      const density =
-        plan.density === undefined
-          ? undefined
-          : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`)
-      const strength = strengthOf(species, concentration, density)
-      const table = findDensityTable(species)
-      const beyond = !strength.density && concentration.kind !== 'mass fraction' && table?.rows.at(-1)![0] === 100
-      if (beyond || (strength.massFraction?.value ?? 0) > 1)
-        refuse([...path, 'concentration'], { code: 'sheet.too-strong', species: species.text })
-      return { kind: 'solution', species, weighed: species, relation: pure, strength }
-    }
-    case 'liquid': {
-      const density =
-        plan.density === undefined
-          ? {}
-          : { density: quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`) }
-      return {
-        kind: 'liquid',
-        species,
-        weighed: species,
-        relation: pure,
-        ...density,
-        ...readAssay(plan.assay, species, path),
-      }
-    }
-    case 'gas':
-      return { kind: 'gas', species, weighed: species, relation: pure, molarVolume }
-    case 'stage': {
-      const source =
-        earlier.find(({ id }) => id === plan.from) ??
-        refuse([...path, 'from'], { code: 'sheet.unknown-stage', from: plan.from })
-      return {
-        kind: 'stage',
-        species,
-        weighed: source.product.form,
-        relation: matched(source.product.form, [...path, 'from']),
-      }
-    }
-  }
-}
-
-/** An assay of exactly 100 % is a statement, not a reading. */
-function readAssay(text: string | undefined, weighed: Formula, path: Path): { assay?: Figure } {
-  if (text === undefined) return {}
-  const assay = quantity(text, [...path, 'assay'], ['mass fraction'], `assay of {${weighed.text}}`)
-  return assay.value === 1 ? {} : { assay }
-}
-
-function readCharge(plan: ChargePlan, supply: Supply, path: Path): Charge {
-  const name = `{${supply.weighed.text}}`
-  if ('mass' in plan) {
-    const mass = quantity(plan.mass, [...path, 'mass'], ['mass'], `mass of ${name}`)
-    const amount =
-      amountFromMass(supply, mass) ??
-      refuse([...path, 'mass'], { code: 'sheet.no-density', species: supply.species.text })
-    return { by: 'amount', amount, mass }
-  }
-  if ('volume' in plan) {
-    const volume = quantity(plan.volume, [...path, 'volume'], ['volume'], `volume of ${name}`)
-    const byVolume = amountFromVolume(supply, volume)
-    const code = supply.kind === 'solid' || supply.kind === 'stage' ? 'sheet.not-by-volume' : 'sheet.no-density'
-    return {
-      by: 'amount',
-      amount: byVolume ?? refuse([...path, 'volume'], { code, species: supply.species.text }),
-      volume,
-    }
-  }
-  if ('amount' in plan)
-    return {
-      by: 'amount',
-      amount: quantity(plan.amount, [...path, 'amount'], ['amount'], `amount of {${supply.species.text}}`),
-    }
-  if ('excess' in plan) {
-    const excess = quantity(plan.excess, [...path, 'excess'], ['mass fraction'], 'excess', {
-      zero: true,
-      aboveWhole: true,
-    })
-    return { by: 'equivalents', equivalents: exact(1 + excess.value, 'number', 'equivalents') }
-  }
-  const { equivalents } = plan
-  if (!Number.isFinite(equivalents) || equivalents <= 0 || equivalents > 1e6)
-    refuse([...path, 'equivalents'], { code: 'sheet.bad-equivalents', value: equivalents })
-  return { by: 'equivalents', equivalents: exact(equivalents, 'number', 'equivalents') }
+  return { term, supply, charge, planned: true, ...from, ...(reagent.wayOut && { wayOut: reagent.wayOut }) }
 }
 
 /** A reagent charged with what was really weighed or measured, in place of what was planned. */

@@ -18,15 +18,22 @@ export function computePlan(plan: Plan): Checked<PlanSheet, PlanProblem> {
   return read.ok ? computeReadPlan(read.value) : read
 }
 
-export function computeReadPlan(plan: ReadPlan): Checked<PlanSheet, PlanProblem> {
+/**
+ * The same for a plan as read. `weighed` holds what earlier stages really gave, by stage: what follows then uses that, and a target
+ * keeps setting only the charges of the stages that no weighed one feeds.
+ */
+export function computeReadPlan(
+  plan: ReadPlan,
+  weighed: ReadonlyMap<string, Figure> = new Map(),
+): Checked<PlanSheet, PlanProblem> {
   const problem = scaleProblem(plan)
   if (problem) return fail(problem)
   const last = plan.stages.at(-1)!
   const scales = last.targetMass ? backwards(plan) : undefined
-  const sheets = scales
-    ? plan.stages.map(stage => computeStage(stage, scales.get(stage.id)!))
-    : forwards(plan, stage => stage.yield)
-  const atBest = plan.stages.length === 1 ? sheets : forwards(scales ? asCharged(plan, sheets) : plan, () => exact(1))
+  const planned = scales ? inOrder(plan, stage => scales.get(stage.id)!) : forwards(plan, stage => stage.yield, weighed)
+  const early = plan.stages.slice(0, -1).some(({ id }) => weighed.has(id))
+  const sheets = scales && early ? forwards(asCharged(plan, planned), stage => stage.yield, weighed) : planned
+  const atBest = plan.stages.length === 1 ? sheets : forwards(scales ? asCharged(plan, planned) : plan, () => exact(1))
   const made = sheets.at(-1)!.products[0]!.theoretical
   return ok({
     stages: sheets,
@@ -94,7 +101,30 @@ function extentForNeed(stage: ReadStage, taken: readonly Figure[]): Figure {
   return extentForProduct(stage, all, stage.yield)
 }
 
-function forwards({ stages }: ReadPlan, yieldOf: (stage: ReadStage) => Figure): StageSheet[] {
+/** Every stage at the extent already found for it, with the water of pots that go on. */
+function inOrder({ stages }: ReadPlan, extentOf: (stage: ReadStage) => Figure): StageSheet[] {
+  const sheets: StageSheet[] = []
+  for (const stage of stages) sheets.push(computeStage(stage, extentOf(stage), carriedInto(stage, stages, sheets)))
+  return sheets
+}
+
+/** Water of the earlier stages whose pot goes on into this one. */
+function carriedInto(
+  { reagents }: ReadStage,
+  stages: readonly ReadStage[],
+  sheets: readonly StageSheet[],
+): Figure | undefined {
+  const pots = stages.flatMap((earlier, i): [number, Figure][] =>
+    earlier.inPot && sheets[i] && reagents.some(({ from }) => from === earlier.id) ? [[1, sheets[i]!.water.total]] : [],
+  )
+  return pots.length === 0 ? undefined : sum('water carried along in the pot', pots)
+}
+
+function forwards(
+  { stages }: ReadPlan,
+  yieldOf: (stage: ReadStage) => Figure,
+  weighed: ReadonlyMap<string, Figure> = new Map(),
+): StageSheet[] {
   const made = new Map<string, Figure>()
   const sheets: StageSheet[] = []
   for (const stage of stages) {
@@ -103,12 +133,15 @@ function forwards({ stages }: ReadPlan, yieldOf: (stage: ReadStage) => Figure): 
       charge.by === 'amount' ? [extentFrom(charge.amount, term)] : [],
     )
     const scale = extents.reduce((least, extent) => (extent.value < least.value ? extent : least))
-    const sheet = computeStage(fed, scale)
+    const sheet = computeStage(fed, scale, carriedInto(stage, stages, sheets))
     sheets.push({ ...sheet, warnings: [...sheet.warnings, ...overdrawn(stage.reagents, made)] })
     const { form, relation } = stage.product
+    const real = weighed.get(stage.id)
     made.set(
       stage.id,
-      product(`{${form.text}} made`, 'amount', [sheet.products[0]!.amount, yieldOf(stage)], unitsOf(relation)),
+      real
+        ? product(`{${form.text}} weighed`, 'amount', [real], [molarMassFigure(form)])
+        : product(`{${form.text}} made`, 'amount', [sheet.products[0]!.amount, yieldOf(stage)], unitsOf(relation)),
     )
   }
   return sheets
@@ -140,8 +173,9 @@ const overdrawn = (reagents: readonly Reagent[], made: ReadonlyMap<string, Figur
 const unitsOf = ({ units }: Relation): Figure[] => (units === 1 ? [] : [exact(units, 'number', 'formula units')])
 
 /** The target's plan told forwards: stages that no other feeds are charged as they were worked out backwards. */
-function asCharged({ stages }: ReadPlan, sheets: readonly StageSheet[]): ReadPlan {
+function asCharged({ stages, room }: ReadPlan, sheets: readonly StageSheet[]): ReadPlan {
   return {
+    room,
     stages: stages.map((stage, i) => {
       const isFed = stage.reagents.some(({ from }) => from)
       return {

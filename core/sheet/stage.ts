@@ -1,8 +1,9 @@
 import { termText, type Term } from '#core/equation'
-import { molarMassFigure, parseFormula, type Formula } from '#core/formula'
-import { exact, product, renamed, sum, type Figure } from '#core/quantity'
+import { molarMassFigure } from '#core/formula'
+import { difference, exact, product, renamed, sum, type Figure } from '#core/quantity'
 import type { ReadStage, Reagent } from './read-plan'
-import { leftoverMass, massFor, volumeFor, waterWith } from './supply'
+import { leftoverMass, massFor, volumeFor } from './supply'
+import { coefficientOf, isWater, waterOf, type Water } from './water'
 import { isGas, wayOutOfExcess, wayOutOfProduct, type WayOut } from './ways-out'
 
 export interface ReagentLine {
@@ -18,6 +19,8 @@ export interface ReagentLine {
   readonly limits: boolean
   readonly consumed: Figure
   readonly leftover: { readonly amount: Figure; readonly mass: Figure; readonly wayOut: WayOut }
+  /** What a technical solid leaves behind: neither formula nor moisture, and not dissolved. */
+  readonly residue?: Figure
 }
 
 export interface ProductLine {
@@ -33,14 +36,6 @@ export interface Gas {
   readonly formula: string
   readonly amount: Figure
   readonly volume: Figure
-}
-
-export interface Water {
-  readonly fromReagents: Figure
-  readonly fromReaction: Figure
-  readonly intoProduct: Figure
-  readonly total: Figure
-  readonly estimated: boolean
 }
 
 export interface SheetWarning {
@@ -61,15 +56,6 @@ export interface StageSheet {
 }
 
 const TIE = 1e-9
-
-export const waterFormula: Formula = (() => {
-  const read = parseFormula('H2O')
-  if (!read.ok) throw new Error('Water does not read.')
-  return read.value
-})()
-
-const coefficientOf = (term: Term): Figure[] =>
-  term.coefficient === 1 ? [] : [exact(term.coefficient, 'number', `coefficient of {${term.species.formula.text}}`)]
 
 /** Extent that uses an amount up: amount over coefficient. */
 export const extentFrom = (amount: Figure, term: Term): Figure =>
@@ -92,9 +78,10 @@ export const extentForProduct = (
 
 /**
  * The charge sheet of one stage at the extent its fixed charges or its target set (`scale`): what each reagent amounts to,
- * which limits, what is left, and what is made at full conversion of the limiting reagent.
+ * which limits, what is left, and what is made at full conversion of the limiting reagent. `carried` is water that came along in
+ * the pot from the stage before.
  */
-export function computeStage(stage: ReadStage, scale: Figure): StageSheet {
+export function computeStage(stage: ReadStage, scale: Figure, carried?: Figure): StageSheet {
   const charged = stage.reagents.map(reagent => ({ reagent, amount: amountOf(reagent, scale) }))
   const least = Math.min(...charged.map(({ reagent, amount }) => amount.value / reagent.term.coefficient))
   const tied = charged.filter(({ reagent, amount }) => amount.value / reagent.term.coefficient <= least * (1 + TIE))
@@ -112,7 +99,7 @@ export function computeStage(stage: ReadStage, scale: Figure): StageSheet {
       tied.some(one => one.reagent === reagent),
     ),
   )
-  const water = waterOf(stage, charged, extent)
+  const water = waterOf(stage, charged, extent, carried)
   return {
     id: stage.id,
     limiting: tied.map(({ reagent }) => reagent.term.species.formula.text),
@@ -150,6 +137,7 @@ function reagentLine(reagent: Reagent, amount: Figure, extent: Figure, limits: b
     amount,
     limits,
     weighAs: supply.weighed.text,
+    ...residueOf(reagent, mass),
     ...(mass && { mass }),
     ...(volume && { volume }),
     equivalents: limits
@@ -159,12 +147,21 @@ function reagentLine(reagent: Reagent, amount: Figure, extent: Figure, limits: b
     leftover: {
       amount: left,
       mass: leftoverMass(supply, left),
-      wayOut: limits ? 'used up' : wayOutOfExcess(supply.species),
+      wayOut: limits ? 'used up' : (reagent.wayOut ?? wayOutOfExcess(supply.species)),
     },
   }
 }
 
-function productLines({ reaction, product: wanted }: ReadStage, extent: Figure): ProductLine[] {
+/** mass × (1 − assay − moisture), where the supply says that its rest does not dissolve. */
+function residueOf({ supply }: Reagent, mass: Figure | undefined): { residue?: Figure } {
+  if (supply.rest !== 'residue' || !supply.assay || !mass) return {}
+  const whole = exact(1, 'mass fraction', 'whole', '100 %')
+  const reacts = difference('rest of the solid', whole, supply.assay)
+  const rest = supply.moisture ? difference('rest of the solid', reacts, supply.moisture) : reacts
+  return { residue: product(`residue of {${supply.weighed.text}}`, 'mass', [mass, rest]) }
+}
+
+function productLines({ reaction, product: wanted, inPot }: ReadStage, extent: Figure): ProductLine[] {
   const line = (term: Term): ProductLine => {
     const isWanted = term === wanted.term
     const { formula, phase } = term.species
@@ -180,51 +177,10 @@ function productLines({ reaction, product: wanted }: ReadStage, extent: Figure):
       wanted: isWanted,
       amount,
       theoretical: product(`theoretical yield of {${form.text}}`, 'mass', [amount, molarMassFigure(form)], units),
-      wayOut: wayOutOfProduct(formula, phase, isWanted),
+      wayOut: isWanted && inPot ? 'stays in the pot' : wayOutOfProduct(formula, phase, isWanted),
     }
   }
   return [wanted.term, ...reaction.products.filter(term => term !== wanted.term)].map(line)
-}
-
-const isWater = ({ species }: Term): boolean => species.formula.text === waterFormula.text && species.phase !== 'g'
-
-function waterOf(stage: ReadStage, charged: readonly { reagent: Reagent; amount: Figure }[], extent: Figure): Water {
-  const molar = molarMassFigure(waterFormula)
-  let estimated = false
-  const brought = charged.flatMap(({ reagent, amount }): [number, Figure][] => {
-    if (isWater(reagent.term))
-      return [[1, massFor(reagent.supply, amount) ?? product('water charged', 'mass', [amount, molar])]]
-    if (reagent.supply.kind !== 'solution' && reagent.supply.relation.waters === 0) return []
-    const with_ = waterWith(reagent.supply, amount, waterFormula)
-    estimated ||= with_.estimated
-    return [[1, with_.water]]
-  })
-  const made = stage.reaction.products.find(isWater)?.coefficient ?? 0
-  const eaten = stage.reaction.reactants.find(isWater)?.coefficient ?? 0
-  const { term, form, relation } = stage.product
-
-  const none = exact(0, 'mass', 'no water')
-  const fromReagents = brought.length > 0 ? sum('water with the reagents', brought) : none
-  const fromReaction =
-    made === eaten
-      ? none
-      : product('water from the reaction', 'mass', [extent, exact(made - eaten, 'number', 'waters made'), molar])
-  const perSpecies = relation.waters / relation.units
-  const intoProduct =
-    perSpecies === 0
-      ? none
-      : product(`water taken into {${form.text}}`, 'mass', [
-          extent,
-          ...coefficientOf(term),
-          exact(perSpecies, 'number', 'waters of crystallisation'),
-          molar,
-        ])
-  const total = sum('water in the pot', [
-    [1, fromReagents],
-    [1, fromReaction],
-    [-1, intoProduct],
-  ])
-  return { fromReagents, fromReaction, intoProduct, total, estimated }
 }
 
 const gasesOf = ({ reaction, molarVolume }: ReadStage, extent: Figure): Gas[] =>

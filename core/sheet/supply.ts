@@ -12,6 +12,10 @@ export interface Supply {
   readonly assay?: Figure
   readonly strength?: Strength
   readonly density?: Figure
+  /** Mass fraction of water in the solid. */
+  readonly moisture?: Figure
+  /** What the rest of a technical solid does. */
+  readonly rest?: 'residue' | 'soluble'
   /** Molar volume of the gas in the room, mL/mol. */
   readonly molarVolume?: Figure
 }

@@ -1,14 +1,23 @@
 import { findSubstance, type Formula } from '#core/formula'
 import type { Phase } from '#core/equation'
 
-/** Where a substance goes after the reaction, proposed from what the table knows of it. */
+/** The ways out of an excess among which a chemist chooses. */
+export const chosenWays = [
+  'filtered off',
+  'boiled off',
+  'stays in the liquor',
+  'washed out',
+  'left in on purpose',
+  'quenched',
+] as const
+
+/** Where a substance goes after the reaction, proposed from what the table knows of it or chosen by the chemist. */
 export type WayOut =
+  | (typeof chosenWays)[number]
   | 'used up'
-  | 'filtered off'
-  | 'boiled off'
-  | 'stays in the liquor'
   | 'leaves as gas'
   | 'crystals'
+  | 'stays in the pot'
   | 'precipitate'
   | 'not known'
 

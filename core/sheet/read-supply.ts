@@ -1,0 +1,143 @@
+import { relate, parseFormula, type Formula, type Relation } from '#core/formula'
+import { difference, exact, type Figure } from '#core/quantity'
+import { dilutedStrength } from './dilution-by-volume'
+import type { ChargePlan, SupplyPlan } from './plan'
+import type { Path } from './problems'
+import type { Charge, ReadStage } from './read-plan'
+import { need, quantity, refuse } from './refuse'
+import { findDensityTable, strengthOf } from './strength'
+import { amountFromMass, amountFromVolume, type Supply } from './supply'
+
+export function readSupply(
+  plan: SupplyPlan,
+  species: Formula,
+  path: Path,
+  earlier: readonly ReadStage[],
+  molarVolume: Figure,
+): Supply {
+  const pure: Relation = { units: 1, waters: 0 }
+  const matched = (weighed: Formula, at: Path): Relation =>
+    relate(weighed, species) ??
+    refuse(at, { code: 'sheet.form-mismatch', weighed: weighed.text, species: species.text })
+  switch (plan.kind) {
+    case 'solid': {
+      const weighed = plan.formula === undefined ? species : need([...path, 'formula'], parseFormula(plan.formula))
+      return {
+        kind: 'solid',
+        species,
+        weighed,
+        relation: matched(weighed, [...path, 'formula']),
+        ...readPurity(plan, weighed, path),
+      }
+    }
+    case 'solution': {
+      const byVolumes = dilutedStrength(species, plan, [...path, 'concentration'])
+      if (byVolumes) return { kind: 'solution', species, weighed: species, relation: pure, strength: byVolumes }
+      const concentration = quantity(
+        plan.concentration,
+        [...path, 'concentration'],
+        ['concentration', 'mass fraction', 'mass per volume'],
+        `concentration of {${species.text}}`,
+      )
+      const density =
+        plan.density === undefined
+          ? undefined
+          : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`)
+      const strength = strengthOf(species, concentration, density)
+      const table = findDensityTable(species)
+      const beyond = !strength.density && concentration.kind !== 'mass fraction' && table?.rows.at(-1)![0] === 100
+      if (beyond || (strength.massFraction?.value ?? 0) > 1)
+        refuse([...path, 'concentration'], { code: 'sheet.too-strong', species: species.text })
+      return { kind: 'solution', species, weighed: species, relation: pure, strength }
+    }
+    case 'liquid': {
+      const density =
+        plan.density === undefined
+          ? {}
+          : { density: quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`) }
+      return {
+        kind: 'liquid',
+        species,
+        weighed: species,
+        relation: pure,
+        ...density,
+        ...readAssay(plan.assay, species, path),
+      }
+    }
+    case 'gas':
+      return { kind: 'gas', species, weighed: species, relation: pure, molarVolume }
+    case 'stage': {
+      const source =
+        earlier.find(({ id }) => id === plan.from) ??
+        refuse([...path, 'from'], { code: 'sheet.unknown-stage', from: plan.from })
+      return {
+        kind: 'stage',
+        species,
+        weighed: source.product.form,
+        relation: matched(source.product.form, [...path, 'from']),
+      }
+    }
+  }
+}
+
+/** An assay of exactly 100 % is a statement, not a reading. */
+function readAssay(text: string | undefined, weighed: Formula, path: Path): { assay?: Figure } {
+  if (text === undefined) return {}
+  const assay = quantity(text, [...path, 'assay'], ['mass fraction'], `assay of {${weighed.text}}`)
+  return assay.value === 1 ? {} : { assay }
+}
+
+/** Assay, moisture and what the rest is; without an assay all that is not moisture counts as the formula. */
+function readPurity(
+  plan: { readonly assay?: string; readonly moisture?: string; readonly rest?: 'residue' | 'soluble' },
+  weighed: Formula,
+  path: Path,
+): Pick<Supply, 'assay' | 'moisture' | 'rest'> {
+  const stated = readAssay(plan.assay, weighed, path)
+  if (plan.moisture === undefined) return { ...stated, ...(plan.rest && { rest: plan.rest }) }
+  const moisture = quantity(plan.moisture, [...path, 'moisture'], ['mass fraction'], `moisture of {${weighed.text}}`, {
+    zero: true,
+  })
+  const assay =
+    stated.assay ?? difference(`assay of {${weighed.text}}`, exact(1, 'mass fraction', 'whole', '100 %'), moisture)
+  if (assay.value + moisture.value > 1 + 1e-9 || assay.value <= 0)
+    refuse([...path, 'moisture'], { code: 'sheet.over-whole', species: weighed.text })
+  return { assay, moisture, ...(plan.rest && { rest: plan.rest }) }
+}
+
+export function readCharge(plan: ChargePlan, supply: Supply, path: Path): Charge {
+  const name = `{${supply.weighed.text}}`
+  if ('mass' in plan) {
+    const mass = quantity(plan.mass, [...path, 'mass'], ['mass'], `mass of ${name}`)
+    const amount =
+      amountFromMass(supply, mass) ??
+      refuse([...path, 'mass'], { code: 'sheet.no-density', species: supply.species.text })
+    return { by: 'amount', amount, mass }
+  }
+  if ('volume' in plan) {
+    const volume = quantity(plan.volume, [...path, 'volume'], ['volume'], `volume of ${name}`)
+    const byVolume = amountFromVolume(supply, volume)
+    const code = supply.kind === 'solid' || supply.kind === 'stage' ? 'sheet.not-by-volume' : 'sheet.no-density'
+    return {
+      by: 'amount',
+      amount: byVolume ?? refuse([...path, 'volume'], { code, species: supply.species.text }),
+      volume,
+    }
+  }
+  if ('amount' in plan)
+    return {
+      by: 'amount',
+      amount: quantity(plan.amount, [...path, 'amount'], ['amount'], `amount of {${supply.species.text}}`),
+    }
+  if ('excess' in plan) {
+    const excess = quantity(plan.excess, [...path, 'excess'], ['mass fraction'], 'excess', {
+      zero: true,
+      aboveWhole: true,
+    })
+    return { by: 'equivalents', equivalents: exact(1 + excess.value, 'number', 'equivalents') }
+  }
+  const { equivalents } = plan
+  if (!Number.isFinite(equivalents) || equivalents <= 0 || equivalents > 1e6)
+    refuse([...path, 'equivalents'], { code: 'sheet.bad-equivalents', value: equivalents })
+  return { by: 'equivalents', equivalents: exact(equivalents, 'number', 'equivalents') }
+}
