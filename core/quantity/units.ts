@@ -13,6 +13,10 @@ export type Kind =
   | 'pressure'
   | 'energy'
   | 'power'
+  | 'molar energy'
+  | 'warming'
+  | 'flow'
+  | 'share of air'
   | 'number'
 
 /** The unit that numbers of a kind are held in, inside the core and in answers. */
@@ -31,6 +35,10 @@ export const fixedUnit = {
   pressure: 'kPa',
   energy: 'kJ',
   power: 'W',
+  'molar energy': 'kJ/mol',
+  warming: 'K',
+  flow: 'mL/min',
+  'share of air': 'ppm',
   number: '',
 } as const satisfies Record<Kind, string>
 

@@ -89,7 +89,8 @@ export function dilute({ from, to }: DilutionPlan): Checked<Dilution, DilutionRe
   })
 }
 
-function readSolution(
+/** The strength of a stock or of the solution wanted, with its place for problems. */
+export function readSolution(
   solute: Formula,
   { concentration, density }: { concentration: string; density?: string },
   key: 'from' | 'to',

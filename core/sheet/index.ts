@@ -40,3 +40,21 @@ export { computeStage, type Gas, type ProductLine, type ReagentLine, type SheetW
 export { waterFormula, type Water } from './water'
 export { findDensityTable, strengthOf, type Strength } from './strength'
 export { chosenWays, isGas, wayOutOfExcess, type WayOut } from './ways-out'
+export { usualStock } from './dilution-by-volume'
+export { elementUse, type ElementUse } from './element-use'
+export { dissolvedEnthalpy, enthalpySourceOf, formationEnthalpy, heatOfSolution } from './enthalpy'
+export { excessRange, riskWords, type ExcessCase, type ExcessRange } from './excess'
+export { findLimit, gasFacts, TRAP_MARGIN, type GasFacts, type Trap } from './gas'
+export { heatOf, type Heat } from './heat'
+export {
+  makeUpFromSolid,
+  vesselFor,
+  warmthOfDilution,
+  type FromSolid,
+  type FromSolidPlan,
+  type Warmth,
+} from './make-up'
+export { potOf, type Pot, type WaterNeed } from './pot'
+export { addStageAfter, addStageFor, duplicateStage, fedBy, freshId, moveStage, removeStage } from './route-edit'
+export { portionsFor, scalePlan, scaleText } from './scale-plan'
+export { compareSupply, substitutesFor, type Comparison, type Substitute } from './substitute'

@@ -1,0 +1,52 @@
+import { findElement, molarMassFigure } from '#core/formula'
+import { exact, product, sum, type Figure } from '#core/quantity'
+import type { ReadPlan } from './read-plan'
+import type { PlanSheet } from './route'
+
+/** How much of an element that came in bottles ends in the product. */
+export interface ElementUse {
+  readonly element: string
+  readonly isMetal: boolean
+  /** In all bottles of the route, mol. */
+  readonly charged: Figure
+  /** In the product as expected (or as given), mol. */
+  readonly inProduct: Figure
+  /** Fraction of one. */
+  readonly share: Figure
+}
+
+const NON_METALS = new Set('H He B C N O F Ne Si P S Cl Ar Ge As Se Br Kr Te I Xe'.split(' '))
+
+/**
+ * For each element of the last product beside hydrogen and oxygen: what share of what was charged in bottles over the whole route
+ * ends in `product` (the expected mass, or one that was weighed). The element with the largest share is the limiting one, and its
+ * share the overall yield on it.
+ */
+export function elementUse(plan: ReadPlan, { stages }: PlanSheet, productMass: Figure): ElementUse[] {
+  const last = plan.stages.at(-1)!
+  const { form } = last.product
+  const molar = product(`amount of {${form.text}}`, 'amount', [productMass], [molarMassFigure(form)])
+  return [...form.composition.keys()]
+    .filter(element => element !== 'H' && element !== 'O')
+    .flatMap((element): ElementUse[] => {
+      const bottles = plan.stages.flatMap((stage, i) =>
+        stage.reagents.flatMap((reagent, j): [number, Figure][] => {
+          const count = reagent.term.species.formula.composition.get(element) ?? 0
+          return reagent.from || count === 0 ? [] : [[count, stages[i]!.reagents[j]!.amount]]
+        }),
+      )
+      if (bottles.length === 0) return []
+      const charged = sum(`{${element}} in the bottles`, bottles)
+      const inProduct = product(`{${element}} in the product`, 'amount', [molar, exact(form.composition.get(element)!)])
+      return [
+        {
+          element,
+          isMetal: !NON_METALS.has(element) && findElement(element) !== undefined,
+          charged,
+          inProduct,
+          share: product(`{${element}} that ends in the product`, 'mass fraction', [inProduct], [charged]),
+        },
+      ]
+    })
+    .sort((a, b) => b.share.value - a.share.value)
+}
