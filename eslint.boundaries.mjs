@@ -10,7 +10,7 @@ const core = {
   sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   journal: ['problem', 'quantity'],
   result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'journal'],
-  document: ['formula', 'sheet'],
+  document: ['problem', 'reference', 'formula', 'sheet'],
 }
 const packages = { document: ['zod'] }
 

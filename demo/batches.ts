@@ -12,11 +12,11 @@ export interface DemoBatch {
 const BALANCE = 'Simulated balance, 0.01 g'
 const [tove, wren] = demoLab.people
 
-const documentOf = (title: string, stage: StagePlan): BatchDocument => ({
+const documentOf = (title: string, ...stages: StagePlan[]): BatchDocument => ({
   format: 'zip-ledger/batch',
   version: 1,
   title,
-  plan: { stages: [stage] },
+  plan: { stages },
 })
 
 /** Writes a journal that ends some minutes before `now`. */
@@ -42,8 +42,8 @@ function journal(now: Date, by: string) {
       })
       return entries.at(-1)!.id
     },
-    saw(minutesAgo: number, text: string) {
-      entries.push({ kind: 'observation', ...written(minutesAgo), stage: 's1', text })
+    saw(minutesAgo: number, text: string, stage = 's1') {
+      entries.push({ kind: 'observation', ...written(minutesAgo), stage, text })
     },
     correct(minutesAgo: number, corrects: string, why: string, instead: string) {
       entries.push({ kind: 'correction', ...written(minutesAgo), corrects, why, instead })
@@ -51,8 +51,8 @@ function journal(now: Date, by: string) {
   }
 }
 
-const charge = (species: string): About => ({ what: 'charge', stage: 's1', species })
-const crop = (number: number): About => ({ what: 'product', stage: 's1', crop: number })
+const charge = (species: string, stage = 's1'): About => ({ what: 'charge', stage, species })
+const crop = (number: number, stage = 's1'): About => ({ what: 'product', stage, crop: number })
 
 function zinc(now: Date): DemoBatch {
   const run = journal(now, wren.id)
@@ -142,43 +142,161 @@ function molybdate(now: Date): DemoBatch {
   }
 }
 
+const doubleSalt = (from: string): StagePlan => ({
+  id: 's2',
+  name: 'Double salt',
+  equation: 'NiSO4 + (NH4)2SO4 -> (NH4)2Ni(SO4)2',
+  reagents: [
+    { species: 'NiSO4', supply: { kind: 'stage', from } },
+    { species: '(NH4)2SO4', supply: { kind: 'solid', assay: '99 %' }, charge: { equivalents: 1 } },
+  ],
+  product: { species: '(NH4)2Ni(SO4)2', form: '(NH4)2Ni(SO4)2·6H2O' },
+  solvent: '60 mL',
+  at: '60 °C',
+  yield: '75 %',
+})
+
 function nickel(now: Date): DemoBatch {
   const run = journal(now, tove.id)
-  run.read(220, charge('NiSO4'), 'net', '13.14 g')
-  run.read(215, charge('(NH4)2SO4'), 'net', '6.61 g')
-  run.saw(190, 'Both dissolved at 70 °C; the mixed liquor is blue-green and clear.')
-  run.saw(150, 'Blue-green crystals on cooling.')
+  run.read(1700, charge('NiCO3'), 'net', '9.60 g')
+  run.read(1690, charge('H2SO4'), 'volume', '36.0 mL')
+  run.saw(1650, 'Fizzing stopped; green powder stays at the bottom.')
+  run.saw(1600, 'Filtered warm, clear, emerald green.')
+  run.read(260, crop(1), 'tare', '28.40 g')
+  run.read(259, crop(1), 'gross', '43.52 g')
+  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.68 g')
+  run.saw(190, 'Both dissolved at 70 °C; the mixed liquor is blue-green and clear.', 's2')
+  run.saw(150, 'Blue-green crystals on cooling.', 's2')
   return {
     code: 'NI-014',
-    document: documentOf('Ammonium nickel(II) sulfate from the two salts', {
-      id: 's1',
-      equation: 'NiSO4 + (NH4)2SO4 -> (NH4)2Ni(SO4)2',
-      reagents: [
-        {
-          species: 'NiSO4',
-          supply: { kind: 'solid', formula: 'NiSO4·6H2O', assay: '99 %' },
-          charge: { mass: '13.14 g' },
-        },
-        { species: '(NH4)2SO4', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
-      ],
-      product: { species: '(NH4)2Ni(SO4)2', form: '(NH4)2Ni(SO4)2·6H2O' },
-      yield: '75 %',
-    }),
+    document: documentOf(
+      'Ammonium nickel(II) sulfate from the carbonate',
+      {
+        id: 's1',
+        name: 'Nickel sulfate',
+        equation: 'NiCO3 + H2SO4 -> NiSO4 + H2O + CO2',
+        reagents: [
+          { species: 'NiCO3', supply: { kind: 'solid', assay: '98 %', rest: 'residue' }, charge: { mass: '9.60 g' } },
+          {
+            species: 'H2SO4',
+            supply: { kind: 'solution', concentration: '2.00 mol/L' },
+            charge: { volume: '36.0 mL' },
+          },
+        ],
+        product: { species: 'NiSO4', form: 'NiSO4·6H2O' },
+        vessel: '250 mL',
+        yield: '80 %',
+      },
+      doubleSalt('s1'),
+    ),
     entries: run.entries,
   }
 }
 
+/** Nitric acid takes the metal up and gives nitrogen dioxide: hood, and caustic in the trap. */
+function nickelFromMetal(): DemoBatch {
+  return {
+    code: 'NI-015',
+    document: documentOf(
+      'Ammonium nickel(II) sulfate from nickel turnings',
+      {
+        id: 's1',
+        name: 'Nickel sulfate',
+        equation: 'Ni + H2SO4 + HNO3 -> NiSO4 + NO2 + H2O',
+        reagents: [
+          { species: 'Ni', supply: { kind: 'solid', assay: '99.5 %' }, charge: { excess: '5 %' } },
+          { species: 'H2SO4', supply: { kind: 'solution', concentration: '25 % w/w' }, charge: { equivalents: 1 } },
+          { species: 'HNO3', supply: { kind: 'solution', concentration: '65 % w/w' }, charge: { equivalents: 1 } },
+        ],
+        product: { species: 'NiSO4', form: 'NiSO4·6H2O' },
+        vessel: '250 mL',
+        addition: '40 min',
+        bath: '50 W',
+        trap: { reagent: 'NaOH', volume: '250 mL', concentration: '2.0 mol/L' },
+        yield: '80 %',
+      },
+      { ...doubleSalt('s1'), target: { mass: '25 g' } },
+    ),
+    entries: [],
+  }
+}
+
+/** Two branches meet: copper sulfate is isolated, potassium oxalate stays in its pot. */
 function cuprate(): DemoBatch {
   return {
     code: 'CU-010',
-    document: documentOf('Potassium bis(oxalato)cuprate(II)', {
+    document: documentOf(
+      'Potassium bis(oxalato)cuprate(II) by two branches',
+      {
+        id: 's1',
+        name: 'Copper sulfate',
+        equation: 'CuCO3.Cu(OH)2 + H2SO4 -> CuSO4 + CO2 + H2O',
+        reagents: [
+          { species: 'CuCO3·Cu(OH)2', supply: { kind: 'solid', assay: '96 %' }, charge: { excess: '5 %' } },
+          { species: 'H2SO4', supply: { kind: 'solution', concentration: '25 % w/w' }, charge: { equivalents: 1 } },
+        ],
+        product: { species: 'CuSO4', form: 'CuSO4·5H2O' },
+        vessel: '150 mL',
+        yield: '80 %',
+      },
+      {
+        id: 's2',
+        name: 'Potassium oxalate',
+        equation: 'H2C2O4 + KOH -> K2C2O4 + H2O',
+        reagents: [
+          { species: 'H2C2O4', supply: { kind: 'solid', formula: 'H2C2O4·2H2O' }, charge: { equivalents: 1 } },
+          {
+            species: 'KOH',
+            supply: { kind: 'solid', assay: '86 %', moisture: '13 %' },
+            charge: { equivalents: 1 },
+          },
+        ],
+        product: { species: 'K2C2O4', form: 'K2C2O4·H2O' },
+        solvent: '40 mL',
+        at: '80 °C',
+        inPot: true,
+      },
+      {
+        id: 's3',
+        name: 'The complex',
+        equation: 'CuSO4 + K2C2O4 -> K2[Cu(C2O4)2] + K2SO4',
+        reagents: [
+          { species: 'CuSO4', supply: { kind: 'stage', from: 's1' } },
+          { species: 'K2C2O4', supply: { kind: 'stage', from: 's2' }, charge: { excess: '10 %' } },
+        ],
+        product: { species: 'K2[Cu(C2O4)2]', form: 'K2[Cu(C2O4)2]·2H2O' },
+        target: { mass: '12 g' },
+        yield: '85 %',
+        solvent: '20 mL',
+        at: '80 °C',
+      },
+    ),
+    entries: [],
+  }
+}
+
+/** The pentahydrate stands in for the anhydrous salt; ammonia in excess stays in the liquor and is boiled off. */
+function ammine(): DemoBatch {
+  return {
+    code: 'CU-011',
+    document: documentOf('Tetraamminecopper(II) sulfate', {
       id: 's1',
-      equation: 'CuSO4 + K2C2O4 -> K2[Cu(C2O4)2] + K2SO4',
+      equation: 'CuSO4 + NH3 + H2O -> [Cu(NH3)4]SO4.H2O',
       reagents: [
-        { species: 'CuSO4', supply: { kind: 'solid', formula: 'CuSO4·5H2O' } },
-        { species: 'K2C2O4', supply: { kind: 'solid', formula: 'K2C2O4·H2O' } },
+        {
+          species: 'CuSO4',
+          supply: { kind: 'solid', formula: 'CuSO4·5H2O', assay: '99 %' },
+          charge: { mass: '12.5 g' },
+        },
+        {
+          species: 'NH3',
+          supply: { kind: 'solution', concentration: '25 % w/w' },
+          charge: { excess: '50 %' },
+          wayOut: 'washed out',
+        },
       ],
-      product: { species: 'K2[Cu(C2O4)2]', form: 'K2[Cu(C2O4)2]·2H2O' },
+      product: { species: '[Cu(NH3)4]SO4·H2O' },
+      yield: '80 %',
     }),
     entries: [],
   }
@@ -186,7 +304,9 @@ function cuprate(): DemoBatch {
 
 /** The station's batches as they stand at `now`. */
 export const demoBatches = (now: Date): DemoBatch[] => [
+  ammine(),
   cuprate(),
+  nickelFromMetal(),
   copper(),
   cobalt(now),
   molybdate(now),

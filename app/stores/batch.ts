@@ -2,7 +2,11 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { BatchDocument, Change } from '#core/document'
 import { computeReadPlan, explainPlan, readPlan, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
+import { productMass } from '#core/journal'
+import type { Plan } from '#core/sheet'
 import { useHistory } from '~/composables/useHistory'
+import { useJournalStore } from './journal'
+import { useLibraryStore } from './library'
 
 type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict'
 interface Stored {
@@ -30,9 +34,32 @@ export const useBatchStore = defineStore('batch', () => {
   const missing = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
 
-  const stage = computed(() => document.value?.plan.stages.at(-1))
-  const read = computed(() => document.value && readPlan(document.value.plan))
-  const computedPlan = computed(() => (read.value?.ok ? computeReadPlan(read.value.value) : undefined))
+  const journal = useJournalStore()
+  const library = useLibraryStore()
+  /** The stage at hand; the last one where none is chosen. */
+  const stageId = ref<string>()
+
+  const stages = computed(() => document.value?.plan.stages ?? [])
+  const stage = computed(() => stages.value.find(({ id }) => id === stageId.value) ?? stages.value.at(-1))
+  const stageAt = computed(() => (stage.value ? stages.value.indexOf(stage.value) : -1))
+  const read = computed(() => document.value && readPlan(document.value.plan, library.substances))
+  /** What earlier stages really gave: what follows uses that. */
+  const weighed = computed(
+    () =>
+      new Map(
+        stages.value.slice(0, -1).flatMap(({ id }) => {
+          const mass = productMass(journal.lines, id)
+          return mass ? [[id, mass] as const] : []
+        }),
+      ),
+  )
+  const computedPlan = computed(() => (read.value?.ok ? computeReadPlan(read.value.value, weighed.value) : undefined))
+  const stageSheet = computed(() => sheet.value?.stages[stageAt.value])
+  const readStage = computed(() => (read.value?.ok ? read.value.value.stages[stageAt.value] : undefined))
+  const room = computed(() => (read.value?.ok ? read.value.value.room : undefined))
+  const setting = computed(() =>
+    readStage.value && room.value ? { stage: readStage.value, room: room.value, curves: library.curves } : undefined,
+  )
   const sheet = computed(() => (computedPlan.value?.ok ? computedPlan.value.value : undefined))
   const problem = computed((): PlanProblem | undefined => {
     if (read.value && !read.value.ok) return read.value.problem
@@ -51,6 +78,7 @@ export const useBatchStore = defineStore('batch', () => {
     missing.value = false
     document.value = undefined
     conflict.value = undefined
+    stageId.value = undefined
     const draft = readDraft(wanted)
     try {
       const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`)
@@ -78,11 +106,19 @@ export const useBatchStore = defineStore('batch', () => {
 
   /** Changes the stage; changes with one key in quick succession are one step of undo. */
   function change(make: (stage: StagePlan) => StagePlan, key: string): void {
-    const before = document.value
     const current = stage.value
-    if (!before || !current) return
-    const stages = before.plan.stages.map(one => (one === current ? make(one) : one))
-    history.push({ ...before, plan: { ...before.plan, stages } }, key)
+    if (!current) return
+    changePlan(
+      plan => ({ ...plan, stages: plan.stages.map(one => (one === current ? make(one) : one)) }),
+      `${current.id} ${key}`,
+    )
+  }
+
+  /** Changes the whole plan: its stages, their order, the room. */
+  function changePlan(make: (plan: Plan) => Plan, key: string): void {
+    const before = document.value
+    if (!before) return
+    history.push({ ...before, plan: make(before.plan) }, key)
     schedule()
   }
 
@@ -165,7 +201,15 @@ export const useBatchStore = defineStore('batch', () => {
   return {
     code,
     document,
+    stages,
     stage,
+    stageId,
+    stageAt,
+    stageSheet,
+    readStage,
+    room,
+    setting,
+    weighed,
     read,
     sheet,
     problem,
@@ -177,6 +221,7 @@ export const useBatchStore = defineStore('batch', () => {
     canRedo: history.canRedo,
     open,
     change,
+    changePlan,
     rename,
     undo,
     redo,

@@ -10,10 +10,10 @@ export interface Known {
 }
 
 /** Every form of every row by its composition; solids also as half and double units, since double salts are written both ways. */
-const index: ReadonlyMap<string, Known> = (() => {
+function indexOf(rows: readonly SubstanceRow[]): ReadonlyMap<string, Known> {
   const byComposition = new Map<string, Known>()
   for (const units of [1, 2, 0.5]) {
-    for (const row of substances as readonly SubstanceRow[]) {
+    for (const row of rows) {
       if (units !== 1 && row.state !== 'solid') continue
       const read = parseFormula(row.formula)
       if (!read.ok) throw new Error(`The substance table holds ${row.formula}: ${read.problem.code}`)
@@ -24,7 +24,19 @@ const index: ReadonlyMap<string, Known> = (() => {
     }
   }
   return byComposition
-})()
+}
+
+const shipped = indexOf(substances)
+/** Indexes of the labs' own rows, kept as long as their lists are. */
+const ownIndexes = new WeakMap<readonly SubstanceRow[], ReadonlyMap<string, Known>>()
+
+function ownIndexOf(rows: readonly SubstanceRow[]): ReadonlyMap<string, Known> {
+  const known = ownIndexes.get(rows) ?? indexOf(rows)
+  ownIndexes.set(rows, known)
+  return known
+}
+
+const NONE: readonly SubstanceRow[] = []
 
 function hydrated(base: Composition, waters: number, units: number): Composition {
   const counts = new Map([...base].map(([symbol, count]) => [symbol, units * count]))
@@ -43,13 +55,16 @@ function keyOf(composition: Composition): string {
   return key
 }
 
-/** The table's row for a substance or one of its known hydrates; undefined where the table has neither. */
-export const findSubstance = (formula: Formula): Known | undefined =>
-  formula.charge === 0 ? index.get(keyOf(formula.composition)) : undefined
+/** The row for a substance or one of its known hydrates, the lab's own before the shipped one; undefined where there is neither. */
+export function findSubstance(formula: Formula, own = NONE): Known | undefined {
+  if (formula.charge !== 0) return undefined
+  const key = keyOf(formula.composition)
+  return (own.length > 0 ? ownIndexOf(own).get(key) : undefined) ?? shipped.get(key)
+}
 
 /** The known forms of the product's substance as formula texts, fewest waters first; empty where the table has none. */
-export function formsOf(formula: Formula): string[] {
-  const known = findSubstance(formula)
+export function formsOf(formula: Formula, own = NONE): string[] {
+  const known = findSubstance(formula, own)
   return (known?.row.forms ?? []).map(([waters]) => withWaters(known!.row.formula, waters))
 }
 
@@ -64,8 +79,8 @@ export function withWaters(formula: string, waters: number): string {
 }
 
 /** Word and swatch for the colour of this form; undefined where it is not known. */
-export function colourOf(formula: Formula): { readonly word: string; readonly swatch: string } | undefined {
-  const known = findSubstance(formula)
+export function colourOf(formula: Formula, own = NONE): { readonly word: string; readonly swatch: string } | undefined {
+  const known = findSubstance(formula, own)
   const form = known?.row.forms?.find(([waters]) => Math.abs(waters - known.waters) < 1e-9)
   return form && { word: form[1], swatch: form[2] }
 }

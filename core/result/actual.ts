@@ -22,8 +22,15 @@ export interface ActualStage {
   readonly result?: Yield
 }
 
-/** The last stage as it was really charged, and the yield on it. Reagents that were not weighed count as planned, and are named. */
-export function judgeBatch(plan: ReadPlan, lines: readonly JournalLine[]): Checked<ActualStage, PlanProblem> {
+/**
+ * A stage, the last one where none is named, as it was really charged, and the yield on it. Reagents that were not weighed count as
+ * planned, and are named; what an earlier stage really gave is what went in.
+ */
+export function judgeBatch(
+  plan: ReadPlan,
+  lines: readonly JournalLine[],
+  stageId = plan.stages.at(-1)!.id,
+): Checked<ActualStage, PlanProblem> {
   const planned = computeReadPlan(plan)
   if (!planned.ok) return planned
   const charged = asCharged(plan, planned.value, lines)
@@ -36,19 +43,24 @@ export function judgeBatch(plan: ReadPlan, lines: readonly JournalLine[]): Check
   const actual = computeReadPlan(charged.plan, weighed)
   if (!actual.ok) return actual
 
-  const last = plan.stages.at(-1)!
-  const sheet = actual.value.stages.at(-1)!
-  const mass = productMass(lines, last.id)
-  return ok({ sheet, unread: charged.unread, ...(mass && { result: yieldOf(last, sheet, mass) }) })
+  const at = Math.max(
+    0,
+    plan.stages.findIndex(({ id }) => id === stageId),
+  )
+  const stage = plan.stages[at]!
+  const sheet = actual.value.stages[at]!
+  const mass = productMass(lines, stage.id)
+  const unread = charged.unread.filter(one => one.stage === stage.id).map(({ species }) => species)
+  return ok({ sheet, unread, ...(mass && { result: yieldOf(stage, sheet, mass) }) })
 }
 
-function yieldOf({ product }: ReadStage, sheet: StageSheet, mass: Figure): Yield {
-  return judgeYield(product.form, sheet.products[0]!.theoretical, mass, candidateForms(product.form))
+function yieldOf({ product, own }: ReadStage, sheet: StageSheet, mass: Figure): Yield {
+  return judgeYield(product.form, sheet.products[0]!.theoretical, mass, candidateForms(product.form, own))
 }
 
 /** The known hydrates of the product, with the planned form among them, most waters first. */
-export function candidateForms(form: Formula): Formula[] {
-  const known = formsOf(form).flatMap(text => {
+export function candidateForms(form: Formula, own: ReadStage['own'] = []): Formula[] {
+  const known = formsOf(form, own).flatMap(text => {
     const read = parseFormula(text)
     return read.ok ? [read.value] : []
   })
@@ -60,8 +72,8 @@ function asCharged(
   plan: ReadPlan,
   planned: PlanSheet,
   lines: readonly JournalLine[],
-): { plan: ReadPlan; unread: string[] } {
-  const unread: string[] = []
+): { plan: ReadPlan; unread: { stage: string; species: string }[] } {
+  const unread: { stage: string; species: string }[] = []
   const stages = plan.stages.map((stage, i): ReadStage => {
     const reagents = stage.reagents.map((reagent, j): Reagent => {
       if (!reagent.planned || reagent.from) return reagent
@@ -69,7 +81,7 @@ function asCharged(
       const { net } = weighingOf(lines, { what: 'charge', stage: stage.id, species })
       const read = net && withReading(reagent, net.kind === 'volume' ? { volume: net } : { mass: net })
       if (read) return read
-      unread.push(species)
+      unread.push({ stage: stage.id, species })
       return { ...reagent, charge: { by: 'amount', amount: planned.stages[i]!.reagents[j]!.amount } }
     })
     const { targetMass: _, ...rest } = stage

@@ -1,4 +1,5 @@
 export { candidateForms, judgeBatch, type ActualStage } from './actual'
-export { sheetNotes, yieldNotes, type MarginNote } from './margin'
+export { sheetNotes, type MarginNote, type Setting } from './margin'
+export { yieldNotes } from './yield-notes'
 export { nextWant, type NextWant, type Standing } from './standing'
 export { judgeYield, theoreticalFrom, type FormYield, type Yield } from './yield'

@@ -140,10 +140,38 @@ describe('notes', () => {
     expect(tags('12.00 g')).toEqual([])
   })
 
+  const notesOf = (wanted: Plan) => {
+    const read = readPlan(wanted)
+    const computed = computePlan(wanted)
+    if (!read.ok || !computed.ok) throw new Error('The plan does not read.')
+    return sheetNotes(computed.value.stages[0]!, { stage: read.value.stages[0]!, room: read.value.room })
+  }
+  it('warn of chlorine without a trap, of a small vessel and of what must not meet', () => {
+    const chlorine: Plan = {
+      room: { volume: '60 m3' },
+      stages: [
+        {
+          id: 's1',
+          equation: 'KMnO4 + HCl -> KCl + MnCl2 + H2O + Cl2',
+          reagents: [
+            { species: 'KMnO4', supply: { kind: 'solid' }, charge: { mass: '31.6 g' } },
+            { species: 'HCl', supply: { kind: 'solution', concentration: '37 % w/w' }, charge: { equivalents: 1 } },
+          ],
+          product: { species: 'MnCl2' },
+          vessel: '150 mL',
+        },
+      ],
+    }
+    const notes = notesOf(chlorine)
+    const text = (tag: string) => notes.find(note => note.tag === tag)?.text
+    expect(text('Together they make')).toContain('chlorine')
+    expect(text('Hood and trap')).toContain('over the limit of 0.5 ppm')
+    expect(text('Vessel too small')).toContain('half (gas comes)')
+  })
+
   it('tell what limits, what is left, the gas, and the hazards with the site’s rules first', () => {
-    const computed = computePlan(plan)
-    const notes = computed.ok ? sheetNotes(computed.value.stages[0]!) : []
-    expect(notes.map(({ tag }) => tag)).toEqual(['Hazard', 'Hazard', 'Rules first', 'Limits', 'Left over', 'Gas'])
+    const notes = notesOf(plan)
+    expect(notes.map(({ tag }) => tag)).toEqual(['Hazard', 'Hazard', 'Rules first', 'Gas', 'Limits', 'Left over'])
     expect(notes[0]!.text).toContain('may cause cancer by inhalation (H350i)')
     expect(notes.find(({ tag }) => tag === 'Left over')!.text).toContain('does not dissolve and filters off')
     expect(notes.find(({ tag }) => tag === 'Rules first')!.text).toContain(

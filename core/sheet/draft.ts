@@ -1,6 +1,8 @@
-import { parseFormula, relate } from '#core/formula'
+import { balance, parseEquation, printReaction } from '#core/equation'
+import { findSubstance, parseFormula, relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import type { StagePlan } from './plan'
+import { usualStock } from './dilution-by-volume'
+import type { StagePlan, SupplyPlan } from './plan'
 import type { PlanProblem } from './problems'
 import { readReaction } from './read-plan'
 
@@ -11,13 +13,13 @@ import { readReaction } from './read-plan'
 export function draftStage(productText: string, equation: string): Checked<StagePlan, PlanProblem> {
   const wanted = parseFormula(productText)
   if (!wanted.ok) return fail({ path: ['product'], problem: wanted.problem })
-  const reaction = readReaction(equation)
-  if (!reaction.ok) return fail({ path: ['equation'], problem: reaction.problem })
+  const sides = readSides(equation)
+  if (!sides.ok) return fail({ path: ['equation'], problem: sides.problem })
 
-  const { reactants, products } = reaction.value
-  const made = products.find(({ species }) => relate(wanted.value, species.formula))
+  const { reactants, products } = sides.value
+  const made = products.find(formula => relate(wanted.value, formula))
   if (!made) {
-    const among = products.map(({ species }) => species.formula.text)
+    const among = products.map(({ text }) => text)
     return fail({
       path: ['product'],
       problem: { code: 'sheet.unknown-species', species: wanted.value.text, side: 'product', among },
@@ -27,8 +29,42 @@ export function draftStage(productText: string, equation: string): Checked<Stage
     id: 's1',
     equation,
     reagents: reactants
-      .filter(({ species }) => species.formula.text !== 'H2O')
-      .map(({ species }) => ({ species: species.formula.text, supply: { kind: 'solid' } })),
-    product: { species: made.species.formula.text, form: wanted.value.text },
+      .filter(({ text }) => text !== 'H2O')
+      .map(formula => ({ species: formula.text, supply: usualSupply(formula) })),
+    product: { species: made.text, form: wanted.value.text },
+    ...firstOf(equation, made.text),
   })
+}
+
+/** Where several reactions share the species, the first that makes the product, until the chemist chooses. */
+function firstOf(equation: string, product: string): Pick<StagePlan, 'mix'> {
+  const read = parseEquation(equation)
+  const balanced = read.ok ? balance(read.value) : undefined
+  if (!balanced?.ok || balanced.value.unique) return {}
+  const first = balanced.value.basis.find(({ products }) =>
+    products.some(({ species }) => species.formula.text === product),
+  )
+  return first ? { mix: [{ equation: printReaction(first), share: '100 %' }] } : {}
+}
+
+/** Which formulas stand on which side; of one reaction or of several that share their species. */
+function readSides(
+  equation: string,
+): Checked<{ reactants: readonly Formula[]; products: readonly Formula[] }, PlanProblem['problem']> {
+  const reaction = readReaction(equation)
+  const several = !reaction.ok && reaction.problem.code === 'sheet.several-reactions'
+  if (!reaction.ok && !several) return reaction
+  const read = parseEquation(equation)
+  if (!read.ok) return read
+  const side = (wanted: 'reactant' | 'product'): Formula[] =>
+    read.value.species.filter(one => one.side === wanted).map(({ formula }) => formula)
+  return ok({ reactants: side('reactant'), products: side('product') })
+}
+
+/** Acids, ammonia and peroxide come as solutions of the usual strength; everything else as a pure solid until it is said. */
+function usualSupply(formula: Formula): SupplyPlan {
+  const usual = usualStock(formula)
+  const state = findSubstance(formula)?.row.state
+  if (usual && state !== 'solid') return { kind: 'solution', concentration: `${usual.percent} % w/w` }
+  return { kind: state === 'gas' ? 'gas' : 'solid' }
 }

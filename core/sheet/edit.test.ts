@@ -129,10 +129,14 @@ describe('draftStage', () => {
         product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
         reagents: [
           { species: 'Zn', supply: { kind: 'solid' } },
-          { species: 'H2SO4', supply: { kind: 'solid' } },
+          { species: 'H2SO4', supply: { kind: 'solution', concentration: '96 % w/w' } },
         ],
       },
     })
+  })
+  it('takes the first of several reactions until the chemist chooses', () => {
+    const drafted = draftStage('Cu(NO3)2.3H2O', 'Cu + HNO3 -> Cu(NO3)2 + NO + NO2 + H2O')
+    expect(drafted).toMatchObject({ ok: true, value: { mix: [{ share: '100 %' }] } })
   })
   it('says that a product is not made', () => {
     expect(draftStage('NiSO4.6H2O', 'Zn + H2SO4 -> ZnSO4 + H2')).toMatchObject({

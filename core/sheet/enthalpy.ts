@@ -7,6 +7,7 @@ import {
   heatsOfSolution,
   standardElements,
   type EnthalpyPhase,
+  type SubstanceRow,
 } from '#core/reference'
 import { ionsOf } from '#core/species'
 
@@ -102,8 +103,8 @@ export function solutionEnthalpy(formula: Formula, waters: number): EnthalpyPart
 }
 
 /** Whether a substance is dissolved in the pot: true for what is soluble, a strong acid or a gas held in water. */
-export function isDissolved(formula: Formula): boolean | undefined {
-  const row = findSubstance(formula)?.row
+export function isDissolved(formula: Formula, own?: readonly SubstanceRow[]): boolean | undefined {
+  const row = findSubstance(formula, own)?.row
   if (!row) return undefined
   return row.water === 'soluble' || row.water === 'reacts'
 }

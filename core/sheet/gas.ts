@@ -46,7 +46,7 @@ export function gasFacts(stage: ReadStage, sheet: StageSheet, room: Room): GasFa
     const read = parseFormula(text)
     if (!read.ok) throw new Error(`The sheet holds ${text}.`)
     const formula = read.value
-    const row = findSubstance(formula)?.row
+    const row = findSubstance(formula, stage.own)?.row
     const limit = findLimit(formula)
     const trap = trapFor(stage, limit, text, amount)
     const { addition } = stage.bench

@@ -133,13 +133,13 @@ function solidOf(weighed: Formula, { units, waters }: { units: number; waters: n
       ]
 }
 
-function asMade(formula: Formula, { reaction }: ReadStage): EnthalpyPart[] | undefined {
+function asMade(formula: Formula, { reaction, own }: ReadStage): EnthalpyPart[] | undefined {
   if (formula.text === 'H2O') return [[1, waterEnthalpy()]]
   const phase = [...reaction.products, ...reaction.reactants].find(
     ({ species }) => species.formula.text === formula.text,
   )?.species.phase
-  if (isGas(formula, phase)) return one(formationEnthalpy(formula, 'g'))
-  const dissolved = phase === 'aq' ? true : phase === 's' ? false : isDissolved(formula)
+  if (isGas(formula, phase, own)) return one(formationEnthalpy(formula, 'g'))
+  const dissolved = phase === 'aq' ? true : phase === 's' ? false : isDissolved(formula, own)
   if (dissolved === undefined) return undefined
   return dissolved
     ? dissolvedEnthalpy(formula)

@@ -2,7 +2,7 @@ import { balance, mixReactions, parseEquation, printReaction, type Reaction, typ
 import { canBeWeighed, parseFormula, relate, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { exact, type Figure, type Kind } from '#core/quantity'
-import { ROOM } from '#core/reference'
+import { ROOM, type SubstanceRow } from '#core/reference'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { Path, PlanProblem, SheetProblem } from './problems'
 import { readBench, type Bench } from './read-bench'
@@ -43,6 +43,8 @@ export interface ReadStage {
   /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
   readonly inPot: boolean
   readonly bench: Bench
+  /** The lab's own substances, which come before the shipped ones. */
+  readonly own: readonly SubstanceRow[]
 }
 
 export interface ReadPlan {
@@ -57,7 +59,7 @@ export interface Room {
 }
 
 /** Reads every text of a plan and matches supplies and forms to the equation; the first problem comes with its place in the plan. */
-export function readPlan(plan: Plan): Checked<ReadPlan, PlanProblem> {
+export function readPlan(plan: Plan, own: readonly SubstanceRow[] = []): Checked<ReadPlan, PlanProblem> {
   try {
     if (plan.stages.length === 0) refuse(['stages'], { code: 'sheet.no-stages' })
     const room = readRoom(plan)
@@ -66,7 +68,7 @@ export function readPlan(plan: Plan): Checked<ReadPlan, PlanProblem> {
     plan.stages.forEach((stage, i) => {
       if (stages.some(({ id }) => id === stage.id))
         refuse(['stages', i, 'id'], { code: 'sheet.repeated-stage', id: stage.id })
-      stages.push(readStage(stage, ['stages', i], stages, molarVolume))
+      stages.push({ ...readStage(stage, ['stages', i], stages, molarVolume), own })
     })
     return ok({ stages, room })
   } catch (error) {
@@ -131,7 +133,12 @@ function reactionOf(stage: StagePlan, path: Path): Reaction {
   return mixReactions(taken, stage.product.species, texts)
 }
 
-function readStage(stage: StagePlan, path: Path, earlier: readonly ReadStage[], molarVolume: Figure): ReadStage {
+function readStage(
+  stage: StagePlan,
+  path: Path,
+  earlier: readonly ReadStage[],
+  molarVolume: Figure,
+): Omit<ReadStage, 'own'> {
   const reaction = reactionOf(stage, path)
   for (const { species } of [...reaction.reactants, ...reaction.products]) {
     if (species.formula.composition.size === 0)

@@ -97,6 +97,7 @@ export function computeStage(stage: ReadStage, scale: Figure, carried?: Figure):
       amount,
       extent,
       tied.some(one => one.reagent === reagent),
+      stage.own,
     ),
   )
   const water = waterOf(stage, charged, extent, carried)
@@ -119,7 +120,13 @@ function amountOf({ charge, term }: Reagent, scale: Figure): Figure {
   return product(name, 'amount', [scale, ...coefficientOf(term), ...equivalents])
 }
 
-function reagentLine(reagent: Reagent, amount: Figure, extent: Figure, limits: boolean): ReagentLine {
+function reagentLine(
+  reagent: Reagent,
+  amount: Figure,
+  extent: Figure,
+  limits: boolean,
+  own: ReadStage['own'],
+): ReagentLine {
   const { supply, term, charge, planned } = reagent
   const species = term.species.formula.text
   const needed = product(`{${species}} that reacts`, 'amount', [extent, ...coefficientOf(term)])
@@ -147,7 +154,7 @@ function reagentLine(reagent: Reagent, amount: Figure, extent: Figure, limits: b
     leftover: {
       amount: left,
       mass: leftoverMass(supply, left),
-      wayOut: limits ? 'used up' : (reagent.wayOut ?? wayOutOfExcess(supply.species)),
+      wayOut: limits ? 'used up' : (reagent.wayOut ?? wayOutOfExcess(supply.species, own)),
     },
   }
 }
@@ -161,7 +168,7 @@ function residueOf({ supply }: Reagent, mass: Figure | undefined): { residue?: F
   return { residue: product(`residue of {${supply.weighed.text}}`, 'mass', [mass, rest]) }
 }
 
-function productLines({ reaction, product: wanted, inPot }: ReadStage, extent: Figure): ProductLine[] {
+function productLines({ reaction, product: wanted, inPot, own }: ReadStage, extent: Figure): ProductLine[] {
   const line = (term: Term): ProductLine => {
     const isWanted = term === wanted.term
     const { formula, phase } = term.species
@@ -177,15 +184,15 @@ function productLines({ reaction, product: wanted, inPot }: ReadStage, extent: F
       wanted: isWanted,
       amount,
       theoretical: product(`theoretical yield of {${form.text}}`, 'mass', [amount, molarMassFigure(form)], units),
-      wayOut: isWanted && inPot ? 'stays in the pot' : wayOutOfProduct(formula, phase, isWanted),
+      wayOut: isWanted && inPot ? 'stays in the pot' : wayOutOfProduct(formula, phase, isWanted, own),
     }
   }
   return [wanted.term, ...reaction.products.filter(term => term !== wanted.term)].map(line)
 }
 
-const gasesOf = ({ reaction, molarVolume }: ReadStage, extent: Figure): Gas[] =>
+const gasesOf = ({ reaction, molarVolume, own }: ReadStage, extent: Figure): Gas[] =>
   reaction.products
-    .filter(({ species }) => isGas(species.formula, species.phase))
+    .filter(({ species }) => isGas(species.formula, species.phase, own))
     .map(term => {
       const formula = term.species.formula.text
       const amount = product(`amount of {${formula}}`, 'amount', [extent, ...coefficientOf(term)])

@@ -1,6 +1,6 @@
 import { findSubstance, formsOf, parseFormula, relate, type Formula } from '#core/formula'
 import { difference, type Figure } from '#core/quantity'
-import { substances } from '#core/reference'
+import { substances, type SubstanceRow } from '#core/reference'
 import type { Plan, SupplyPlan } from './plan'
 import { usualStock } from './dilution-by-volume'
 import { findReagent, withSupply } from './edit'
@@ -16,7 +16,7 @@ export interface Substitute {
 }
 
 /** What a reagent could come as instead: other hydrates, near relatives that bring the same units, the usual strengths. */
-export function substitutesFor(species: Formula, now: SupplyPlan): Substitute[] {
+export function substitutesFor(species: Formula, now: SupplyPlan, own: readonly SubstanceRow[] = []): Substitute[] {
   const found: Substitute[] = []
   const texts = new Set<string>()
   const offer = (formula: string, why: string): void => {
@@ -24,10 +24,10 @@ export function substitutesFor(species: Formula, now: SupplyPlan): Substitute[] 
     texts.add(formula)
     found.push({ supply: { kind: 'solid', formula }, label: `{${formula}}`, why })
   }
-  const row = findSubstance(species)?.row
+  const row = findSubstance(species, own)?.row
   const usual = usualStock(species)
-  if (row?.state === 'solid' || !usual) for (const form of formsOf(species)) offer(form, 'another hydrate')
-  for (const relative of relatives(species)) offer(relative.text, relative.why)
+  if (row?.state === 'solid' || !usual) for (const form of formsOf(species, own)) offer(form, 'another hydrate')
+  for (const relative of relatives(species, own)) offer(relative.text, relative.why)
   if (usual) {
     for (const percent of [usual.percent, ...usual.others]) {
       const concentration = `${percent} % w/w`
@@ -39,8 +39,8 @@ export function substitutesFor(species: Formula, now: SupplyPlan): Substitute[] 
 }
 
 /** Other substances of the table that are so many of the species, more or less water: Na2S2O5 for NaHSO3, an oxide for its hydroxide. */
-function relatives(species: Formula): { text: string; why: string }[] {
-  return substances.flatMap(({ formula, name, state }) => {
+function relatives(species: Formula, own: readonly SubstanceRow[]): { text: string; why: string }[] {
+  return [...own, ...substances].flatMap(({ formula, name, state }) => {
     if (state !== 'solid' || formula === species.text) return []
     const read = parseFormula(formula)
     const relation = read.ok ? relate(read.value, species) : undefined

@@ -1,5 +1,9 @@
 import { findSubstance, type Formula } from '#core/formula'
 import type { Phase } from '#core/equation'
+import type { SubstanceRow } from '#core/reference'
+
+/** Rows of the lab's own, which come before the shipped ones. */
+type Own = readonly SubstanceRow[] | undefined
 
 /** The ways out of an excess among which a chemist chooses. */
 export const chosenWays = [
@@ -22,21 +26,21 @@ export type WayOut =
   | 'not known'
 
 /** True for what the table says is a gas at 25 °C, unless the equation says it is dissolved or condensed. */
-export const isGas = (formula: Formula, phase?: Phase): boolean =>
-  (phase === undefined || phase === 'g') && findSubstance(formula)?.row.state === 'gas'
+export const isGas = (formula: Formula, phase?: Phase, own?: Own): boolean =>
+  (phase === undefined || phase === 'g') && findSubstance(formula, own)?.row.state === 'gas'
 
 /** What becomes of an excess: boiled off where it is volatile, filtered off where it does not dissolve, else in the liquor. */
-export function wayOutOfExcess(formula: Formula): WayOut {
-  const row = findSubstance(formula)?.row
+export function wayOutOfExcess(formula: Formula, own?: Own): WayOut {
+  const row = findSubstance(formula, own)?.row
   if (!row) return 'not known'
   if (row.state === 'gas' || row.volatile) return 'boiled off'
   return row.water === 'insoluble' ? 'filtered off' : 'stays in the liquor'
 }
 
 /** How a product comes: gas, precipitate, crystals of the wanted salt, or in the liquor. */
-export function wayOutOfProduct(formula: Formula, phase: Phase | undefined, wanted: boolean): WayOut {
-  if (isGas(formula, phase)) return 'leaves as gas'
-  const row = findSubstance(formula)?.row
+export function wayOutOfProduct(formula: Formula, phase: Phase | undefined, wanted: boolean, own?: Own): WayOut {
+  if (isGas(formula, phase, own)) return 'leaves as gas'
+  const row = findSubstance(formula, own)?.row
   if (row?.water === 'insoluble') return 'precipitate'
   if (wanted) return 'crystals'
   return row ? 'stays in the liquor' : 'not known'

@@ -1,5 +1,5 @@
 import { findElement, findSubstance, type Formula } from '#core/formula'
-import { anions, anionStems, cations, metalCharges } from '#core/reference'
+import { anions, anionStems, cations, metalCharges, type SubstanceRow } from '#core/reference'
 import { readBareComplex, readComplex, type Complex } from './complex'
 import { ionsOf, type Ion } from './ions'
 import { partsOf } from './tokens'
@@ -17,8 +17,8 @@ export const roman = (state: number): string => (state < 0 ? `−${ROMAN[-state]
  * Systematic name of a salt, double salt or complex, hydrate included (IUPAC Recommendations 2005); undefined where the rules here
  * do not reach. A name the substance table has is used as it stands.
  */
-export function nameOf(formula: Formula): string | undefined {
-  const known = findSubstance(formula)
+export function nameOf(formula: Formula, own: readonly SubstanceRow[] = []): string | undefined {
+  const known = findSubstance(formula, own)
   if (known && (known.units === 1 || known.row.state === 'solid')) return known.row.name + hydrate(known.waters)
   const { parts, waters } = partsOf(formula.text)
   const ions = ionsOf(formula)

@@ -48,7 +48,10 @@ describe.skipIf(!server)('the database', () => {
 
   it('migrates once, however many processes ask, and knows its lab', async () => {
     await migrate(db)
-    expect((await db('knex_migrations')).map(({ name: migration }) => migration)).toEqual(['001-skeleton'])
+    expect((await db('knex_migrations')).map(({ name: migration }) => migration)).toEqual([
+      '001-skeleton',
+      '002-own-rows',
+    ])
     expect(await findLab(db)).toEqual({ id: demoLab.id, name: demoLab.name, people: [...demoLab.people] })
   })
 

@@ -1,12 +1,16 @@
 import type { Knex } from 'knex'
 import * as skeleton from './migrations/001-skeleton'
+import * as ownRows from './migrations/002-own-rows'
 
 interface Migration {
   readonly name: string
   readonly up: (db: Knex) => Promise<void>
 }
 
-const migrations: readonly Migration[] = [{ name: '001-skeleton', up: skeleton.up }]
+const migrations: readonly Migration[] = [
+  { name: '001-skeleton', up: skeleton.up },
+  { name: '002-own-rows', up: ownRows.up },
+]
 
 /** Any number that nothing else in this database locks on. */
 const MIGRATING = 7_416_021

@@ -50,6 +50,19 @@ export async function readJson<S extends z.ZodType>(event: H3Event, schema: S): 
   throw refusal(400, 'The request does not have the shape this route reads.', problems)
 }
 
+/** Refuses a signature by somebody who is not of the lab. */
+export function requirePerson(lab: Lab, id: string): void {
+  if (lab.people.some(person => person.id === id)) return
+  throw refusal(422, 'This is signed by somebody who is not of this lab.', [
+    {
+      at: 'by',
+      code: 'journal.stranger',
+      why: 'The name is not of this lab.',
+      fix: 'Choose who you are at the top.',
+    },
+  ])
+}
+
 /** The batch that the address names, or a 404. */
 export async function requireBatch(event: H3Event, db: Knex, lab: Lab): Promise<Batch> {
   const code = getRouterParam(event, 'code') ?? ''

@@ -1,8 +1,13 @@
 <script setup lang="ts">
 /** The pages of a batch in the order of the work; a dot fills as that part is settled. */
-const { code, settled } = defineProps<{ code: string; settled: Readonly<Record<string, boolean>> }>()
+const { code, settled, stages } = defineProps<{
+  code: string
+  settled: Readonly<Record<string, boolean>>
+  stages: readonly { id: string; name: string; number: number; isOn: boolean }[]
+}>()
 const route = useRoute()
 const parts = [
+  { key: 'route', name: 'Route' },
   { key: 'sheet', name: 'Sheet' },
   { key: 'run', name: 'Run' },
   { key: 'yield', name: 'Yield' },
@@ -16,7 +21,7 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
     <ol>
       <li v-for="part in parts" :key="part.key" class="relative">
         <NuxtLink
-          :to="`/batches/${code}/${part.key}`"
+          :to="{ path: `/batches/${code}/${part.key}`, query: part.key === 'route' ? {} : route.query }"
           class="part"
           :class="{ on: isOn(part.key), done: settled[part.key] }"
           :aria-current="isOn(part.key) ? 'page' : undefined"
@@ -25,7 +30,24 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
         </NuxtLink>
       </li>
     </ol>
-    <slot />
+    <template v-if="stages.length > 1">
+      <h2 class="mb-2 mt-6 text-[12px]">Stages</h2>
+      <ol>
+        <li v-for="stage in stages" :key="stage.id">
+          <NuxtLink
+            :to="{
+              path: route.path.endsWith('/route') ? `/batches/${code}/sheet` : route.path,
+              query: { stage: stage.id },
+            }"
+            class="stage"
+            :class="{ on: stage.isOn && !route.path.endsWith('/route') }"
+            :aria-current="stage.isOn && !route.path.endsWith('/route') ? 'step' : undefined"
+            ><span class="figure mr-1 text-soft">{{ stage.number }}</span
+            ><RichText :text="stage.name"
+          /></NuxtLink>
+        </li>
+      </ol>
+    </template>
   </nav>
 </template>
 
@@ -47,6 +69,19 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
   border-radius: 50%;
   border: 2px solid var(--color-edge);
   background: var(--color-stone);
+}
+.stage {
+  display: block;
+  padding: 6px 8px 6px 6px;
+  font-size: 13.5px;
+  line-height: 1.3;
+  border-radius: 7px 0 0 7px;
+  overflow-wrap: anywhere;
+}
+.stage.on {
+  background: var(--color-sheet);
+  font-weight: 600;
+  box-shadow: -1px 0 0 var(--color-rule);
 }
 .part.done::before {
   background: var(--color-verdigris);

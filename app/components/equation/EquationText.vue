@@ -12,7 +12,9 @@ const sides = computed(() => [reaction.reactants, reaction.products])
       <template v-for="(term, i) in side" :key="term.species.formula.text">
         <span v-if="i > 0" class="mx-1">+</span>
         <span class="whitespace-nowrap"
-          ><b v-if="term.coefficient > 1" class="figure mr-1 font-semibold text-verdigris">{{ term.coefficient }}</b
+          ><b v-if="term.coefficient !== 1" class="figure mr-1 font-semibold text-verdigris">{{
+            Number(term.coefficient.toPrecision(3))
+          }}</b
           ><FormulaText :text="term.species.formula.text" /><span v-if="term.species.phase" class="small"
             >({{ term.species.phase }})</span
           ></span

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { explainFormula, parseFormula } from '#core/formula'
+import { formulaFromName, nameOf } from '#core/species'
 import type { Span } from '#core/problem'
 
 /** A formula as it is typed: read and typeset with every key, or its problem under the characters that cause it. */
@@ -13,6 +14,9 @@ const {
 const id = useId()
 const touched = ref(false)
 const read = computed(() => parseFormula(text.value))
+/** A name typed in place of a formula: what it means. */
+const meant = computed(() => (read.value.ok ? undefined : formulaFromName(text.value)))
+const name = computed(() => (read.value.ok ? nameOf(read.value.value) : undefined))
 const problem = computed((): { span?: Span; why: string; fix: string } | undefined => {
   if (text.value === '' && !touched.value) return undefined
   return read.value.ok ? outside : { ...read.value.problem, ...explainFormula(read.value.problem) }
@@ -34,8 +38,18 @@ const problem = computed((): { span?: Span; why: string; fix: string } | undefin
       @blur="touched = text !== ''"
     />
     <p :id="`${id}-note`" class="mt-1 min-h-[42px] text-[15px]" role="status">
-      <ProblemText v-if="problem" :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
-      <FormulaText v-else-if="read.ok" :text="read.value.text" class="text-[17px]" />
+      <template v-if="meant"
+        >“{{ text }}” is
+        <button type="button" class="rounded text-verdigris underline" @click="text = meant">
+          <FormulaText :text="meant" /></button
+        >: press it to use it.</template
+      >
+      <ProblemText v-else-if="problem" :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
+      <template v-else-if="read.ok"
+        ><FormulaText :text="read.value.text" class="text-[17px]" /><span v-if="name" class="small ml-2">{{
+          name
+        }}</span></template
+      >
       <span v-else class="small">{{ hint }}</span>
     </p>
   </div>

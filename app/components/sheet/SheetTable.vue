@@ -30,6 +30,7 @@ const emit = defineEmits<{
   change: [make: (stage: StagePlan) => StagePlan, key: string]
   working: [figure: Figure]
   supply: [species: string]
+  excess: [species: string]
   product: []
 }>()
 
@@ -80,7 +81,7 @@ function supplyWords(supply: SupplyPlan | undefined, species: string): string {
     case 'gas':
       return 'gas'
     case 'stage':
-      return `from ${supply.from}`
+      return 'from a stage'
   }
 }
 
@@ -138,14 +139,14 @@ function moveOn(event: Event): void {
         <tr>
           <th scope="col"><span class="sr-only">Row</span></th>
           <th v-for="one in reactants" :key="one.text" scope="col" class="in">
-            <b v-if="one.coefficient > 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
-              one.coefficient
+            <b v-if="one.coefficient !== 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
+              Number(one.coefficient.toPrecision(3))
             }}</b><FormulaText :text="one.text" />
           </th>
           <th class="zip head" scope="col"><span aria-label="gives">→</span></th>
           <th v-for="one in products" :key="one.text" scope="col" class="out">
-            <b v-if="one.coefficient > 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
-              one.coefficient
+            <b v-if="one.coefficient !== 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
+              Number(one.coefficient.toPrecision(3))
             }}</b><FormulaText :text="one.text" />
           </th>
         </tr>
@@ -160,7 +161,7 @@ function moveOn(event: Event): void {
               :class="{
                 wrong:
                   one.i >= 0 &&
-                  ['formula', 'assay', 'concentration', 'density'].some(key =>
+                  ['formula', 'assay', 'moisture', 'concentration', 'density', 'of', 'from'].some(key =>
                     problemAt('reagents', one.i, 'supply', key),
                   ),
               }"
@@ -305,7 +306,18 @@ function moveOn(event: Event): void {
         </tr>
         <tr>
           <th scope="row">Goes to</th>
-          <td v-for="one in reactants" :key="one.text" class="in small">{{ one.line?.leftover.wayOut }}</td>
+          <td v-for="one in reactants" :key="one.text" class="in small">
+            <button
+              v-if="one.line?.planned"
+              type="button"
+              class="choice"
+              :aria-label="`Excess of ${one.text}: ${one.line.leftover.wayOut}`"
+              @click="emit('excess', one.text)"
+            >
+              {{ one.line.leftover.wayOut }}
+            </button>
+            <template v-else>{{ one.line?.leftover.wayOut }}</template>
+          </td>
           <td class="zip" />
           <td v-for="one in products" :key="one.text" class="out small">{{ one.line?.wayOut }}</td>
         </tr>

@@ -1,37 +1,53 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
-import { X } from '@lucide/vue'
 import { formsOf, parseFormula } from '#core/formula'
-import { findDensityTable, type SupplyPlan } from '#core/sheet'
+import { findDensityTable, usualStock, type Plan, type SupplyPlan } from '#core/sheet'
+import type { SubstanceRow } from '#core/reference'
 import type { Span } from '#core/problem'
 
 /** How a reagent comes: the bottle rather than the formula. */
-const { species, supply, problemAt } = defineProps<{
+const { species, supply, sources, plan, stageId, own, problemAt } = defineProps<{
   species: string
   supply: SupplyPlan
+  /** Earlier stages whose product can be this reagent. */
+  sources: readonly { id: string; name: string }[]
+  plan: Plan
+  stageId: string
+  own: readonly SubstanceRow[]
   problemAt: (key: string) => { span?: Span | undefined; why: string; fix: string } | undefined
 }>()
 const emit = defineEmits<{ change: [supply: SupplyPlan]; close: [] }>()
 
-const kinds = [
+type Kind = SupplyPlan['kind']
+const kinds = computed((): { kind: Kind; name: string }[] => [
   { kind: 'solid', name: 'Solid' },
   { kind: 'solution', name: 'Solution' },
   { kind: 'liquid', name: 'Neat liquid' },
   { kind: 'gas', name: 'Gas' },
-] as const
-type Kind = (typeof kinds)[number]['kind']
+  ...(sources.length > 0 ? [{ kind: 'stage' as const, name: 'From a stage' }] : []),
+])
 
 const read = computed(() => parseFormula(species))
-const forms = computed(() => (read.value.ok ? [...new Set([species, ...formsOf(read.value.value)])] : [species]))
+const forms = computed(() => (read.value.ok ? [...new Set([species, ...formsOf(read.value.value, own)])] : [species]))
 const table = computed(() => (read.value.ok ? findDensityTable(read.value.value) : undefined))
+const usual = computed(() => (read.value.ok ? usualStock(read.value.value) : undefined))
 const densityHint = computed(() =>
   table.value ? `from the table at ${table.value.temperature} °C` : 'such as 1.05 g/mL',
 )
+const isByVolumes = computed(() => supply.kind === 'solution' && /\d\s*\+\s*\d/.test(supply.concentration))
 
 const kind = computed({
-  get: () => supply.kind as Kind,
-  set: (wanted: Kind) =>
-    emit('change', wanted === 'solution' ? { kind: 'solution', concentration: '1.00 mol/L' } : { kind: wanted }),
+  get: () => supply.kind,
+  set: (wanted: Kind) => {
+    const first = sources[0]
+    if (wanted === 'solution')
+      emit('change', {
+        kind: 'solution',
+        concentration: usual.value ? `${usual.value.percent} % w/w` : '1.00 mol/L',
+      })
+    else if (wanted === 'stage') emit('change', { kind: 'stage', from: first!.id })
+    else emit('change', { kind: wanted })
+  },
 })
 
 /** The supply with one text changed; an emptied text is left out. */
@@ -39,26 +55,12 @@ function set(key: string, text: string): void {
   const rest = Object.fromEntries(Object.entries(supply).filter(([name]) => name !== key))
   emit('change', (text.trim() === '' && key !== 'concentration' ? rest : { ...rest, [key]: text }) as SupplyPlan)
 }
-const textOf = (key: string): string => (supply as Record<string, string | undefined>)[key] ?? ''
+const textOf = (key: string): string => (supply as unknown as Record<string, string | undefined>)[key] ?? ''
 </script>
 
 <template>
-  <section
-    class="mt-4 rounded-lg border border-rule bg-paper px-3.5 py-3"
-    aria-label="Supply"
-    @keydown.esc="emit('close')"
-  >
-    <div class="mb-2 flex items-start justify-between">
-      <h2 class="text-[15px] text-ink font-semibold">How <FormulaText :text="species" /> comes</h2>
-      <button
-        type="button"
-        class="grid size-6 place-items-center rounded hover:bg-rule"
-        aria-label="Close the supply"
-        @click="emit('close')"
-      >
-        <X :size="16" />
-      </button>
-    </div>
+  <PanelFrame name="Supply" @close="emit('close')">
+    <template #title>How <FormulaText :text="species" /> comes</template>
     <RadioGroup v-model="kind" class="mb-3 flex flex-wrap gap-2">
       <RadioGroupLabel class="sr-only">Kind of supply</RadioGroupLabel>
       <RadioGroupOption v-for="one in kinds" :key="one.kind" v-slot="{ checked }" :value="one.kind" class="rounded-md">
@@ -69,9 +71,9 @@ const textOf = (key: string): string => (supply as Record<string, string | undef
         >
       </RadioGroupOption>
     </RadioGroup>
-    <div class="grid grid-cols-3 gap-4">
+    <div class="grid grid-cols-4 gap-4 max-md:grid-cols-2">
       <template v-if="supply.kind === 'solid'">
-        <div>
+        <div class="max-md:col-span-2">
           <QuantityField
             :model-value="textOf('formula') || species"
             wide
@@ -104,16 +106,46 @@ const textOf = (key: string): string => (supply as Record<string, string | undef
           :problem="problemAt('assay')"
           @update:model-value="set('assay', $event)"
         />
+        <QuantityField
+          :model-value="textOf('moisture')"
+          wide
+          label="Moisture"
+          placeholder="0 %"
+          :problem="problemAt('moisture')"
+          @update:model-value="set('moisture', $event)"
+        />
+        <label class="block"
+          ><span class="label">The rest of it</span>
+          <select
+            class="field"
+            :value="textOf('rest')"
+            @change="set('rest', ($event.target as HTMLSelectElement).value)"
+          >
+            <option value="">not said</option>
+            <option value="residue">stays as residue</option>
+            <option value="soluble">dissolves unchanged</option>
+          </select></label
+        >
       </template>
       <template v-else-if="supply.kind === 'solution'">
         <QuantityField
           :model-value="textOf('concentration')"
           wide
-          label="Strength: mol/L, % w/w or % w/v"
+          label="Strength: mol/L, % w/w, % w/v, g/L or 1 + 3"
           :problem="problemAt('concentration')"
           @update:model-value="set('concentration', $event)"
         />
         <QuantityField
+          v-if="isByVolumes"
+          :model-value="textOf('of')"
+          wide
+          label="of the stock"
+          :placeholder="usual ? `${usual.percent} % w/w` : 'such as 37 % w/w'"
+          :problem="problemAt('of')"
+          @update:model-value="set('of', $event)"
+        />
+        <QuantityField
+          v-else
           :model-value="textOf('density')"
           wide
           label="Density"
@@ -121,7 +153,7 @@ const textOf = (key: string): string => (supply as Record<string, string | undef
           :problem="problemAt('density')"
           @update:model-value="set('density', $event)"
         />
-        <p class="small self-end pb-1">
+        <p class="small self-end pb-1 col-span-2">
           {{
             table
               ? `${table.source}. Leave the density empty to use it.`
@@ -147,7 +179,23 @@ const textOf = (key: string): string => (supply as Record<string, string | undef
           @update:model-value="set('assay', $event)"
         />
       </template>
-      <p v-else class="small col-span-3">Measured as an ideal gas at 25 °C and 101.325 kPa.</p>
+      <label v-else-if="supply.kind === 'stage'" class="block"
+        ><span class="label">Made in</span>
+        <select class="field" :value="supply.from" @change="set('from', ($event.target as HTMLSelectElement).value)">
+          <option v-for="source in sources" :key="source.id" :value="source.id">{{ source.name }}</option>
+        </select></label
+      >
+      <p v-else class="small col-span-3">Measured as an ideal gas at the room’s temperature and pressure.</p>
     </div>
-  </section>
+    <SubstituteList
+      v-if="supply.kind !== 'stage'"
+      :species="species"
+      :supply="supply"
+      :plan="plan"
+      :stage-id="stageId"
+      :own="own"
+      @take="emit('change', $event)"
+    />
+    <MakeUp v-if="supply.kind === 'solution'" :species="species" :supply="supply" :own="own" />
+  </PanelFrame>
 </template>

@@ -16,14 +16,22 @@ watch(
   },
   { immediate: true },
 )
+watch(
+  () => [route.query.stage, batch.document] as const,
+  ([wanted]) => {
+    batch.stageId = typeof wanted === 'string' ? wanted : undefined
+  },
+  { immediate: true },
+)
 
 const settled = computed((): Record<string, boolean> => {
   const stage = batch.stage
   if (!stage) return {}
-  const charged = batch.sheet?.stages.at(-1)?.reagents.filter(({ planned }) => planned) ?? []
+  const charged = batch.stageSheet?.reagents.filter(({ planned }) => planned) ?? []
   const weighed = productMass(journal.lines, stage.id) !== undefined
   return {
-    sheet: !!batch.sheet,
+    route: !!batch.sheet,
+    sheet: !!batch.stageSheet,
     run:
       weighed &&
       charged.length > 0 &&
@@ -33,6 +41,14 @@ const settled = computed((): Record<string, boolean> => {
     yield: weighed && !!batch.sheet,
   }
 })
+const stageNames = computed(() =>
+  batch.stages.map((stage, i) => ({
+    id: stage.id,
+    name: stage.name ?? `{${stage.product.form ?? stage.product.species}}`,
+    number: i + 1,
+    isOn: stage === batch.stage,
+  })),
+)
 useHead({ title: () => `${code.value} · Zip Ledger` })
 </script>
 
@@ -44,7 +60,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
     </p>
   </main>
   <div v-else-if="batch.document" class="batch grid min-h-0 flex-1">
-    <BatchRail :code="code" :settled="settled" />
+    <BatchRail :code="code" :settled="settled" :stages="stageNames" />
     <NuxtPage />
   </div>
   <main v-else class="bg-sheet p-8" aria-busy="true">
@@ -58,7 +74,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
 
 <style scoped>
 .batch {
-  grid-template-columns: 150px minmax(0, 1fr);
+  grid-template-columns: 158px minmax(0, 1fr);
 }
 @media (max-width: 900px) {
   .batch {

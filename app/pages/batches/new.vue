@@ -1,10 +1,16 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { draftStage, explainPlan } from '#core/sheet'
+import { useLibraryStore } from '~/stores/library'
 
 useHead({ title: 'Plan a batch · Zip Ledger' })
 const draft = useLocalStorage('zip-ledger.new-batch', { product: '', equation: '', title: '' })
-const drafted = computed(() => draftStage(draft.value.product, draft.value.equation))
+const library = useLibraryStore()
+const typed = computed(() => ({
+  product: library.writtenOut(draft.value.product),
+  equation: library.writtenOut(draft.value.equation),
+}))
+const drafted = computed(() => draftStage(typed.value.product, typed.value.equation))
 const productProblem = computed(() =>
   !drafted.value.ok && drafted.value.problem.problem.code === 'sheet.unknown-species'
     ? explainPlan(drafted.value.problem)
@@ -18,7 +24,8 @@ async function begin(): Promise<void> {
   isSending.value = true
   failure.value = ''
   try {
-    const { product, equation, title } = draft.value
+    const { title } = draft.value
+    const { product, equation } = typed.value
     const { code } = await $fetch<{ code: string }>('/api/batches', {
       method: 'POST',
       body: { product, equation, ...(title.trim() && { title }) },

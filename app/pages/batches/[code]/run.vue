@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { cropsOf, weighingOf, type About, type JournalLine, type Measure } from '#core/journal'
 import { colourOf, parseFormula } from '#core/formula'
-import { formatFigure } from '#core/quantity'
+import { formatFigure, product } from '#core/quantity'
+import { findReagent } from '#core/sheet'
 import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
@@ -11,7 +12,7 @@ const batch = useBatchStore()
 const journal = useJournalStore()
 const lab = useLabStore()
 const stage = computed(() => batch.stage!)
-const sheet = computed(() => batch.sheet?.stages.at(-1))
+const sheet = computed(() => batch.stageSheet)
 
 interface Target {
   readonly about: About
@@ -22,10 +23,15 @@ interface Target {
   readonly isDone: boolean
 }
 const newCrop = ref(0)
+const expectedProduct = computed(() => {
+  const made = sheet.value?.products[0]?.theoretical
+  const read = batch.readStage
+  return made && read && product('expected product', 'mass', [made, read.yield])
+})
 
 const targets = computed((): Target[] => {
   const charges = (sheet.value?.reagents ?? [])
-    .filter(({ planned }) => planned)
+    .filter(({ planned, species }) => planned && findReagent(stage.value, species)?.supply.kind !== 'stage')
     .map((line): Target => {
       const about: About = { what: 'charge', stage: stage.value.id, species: line.species }
       const figure = line.volume ?? line.mass
@@ -39,10 +45,11 @@ const targets = computed((): Target[] => {
       }
     })
   const form = stage.value.product.form ?? stage.value.product.species
-  const expected = batch.sheet?.overall.expected
+  const expected = expectedProduct.value
   const crops = [
     ...new Set([...cropsOf(journal.lines, stage.value.id), 1, ...(newCrop.value ? [newCrop.value] : [])]),
   ].sort((a, b) => a - b)
+  if (stage.value.inPot) return charges
   return [
     ...charges,
     ...crops.map((crop): Target => {
@@ -126,11 +133,11 @@ function correct(why: string, instead: string | undefined): void {
 
 const notes = computed((): MarginNote[] => {
   if (!batch.read?.ok) return []
-  const actual = judgeBatch(batch.read.value, journal.lines)
-  return actual.ok
+  const actual = judgeBatch(batch.read.value, journal.lines, stage.value.id)
+  return actual.ok && batch.setting
     ? [
         ...yieldNotes(actual.value).filter(({ tag }) => tag !== 'Not read'),
-        ...sheetNotes(actual.value.sheet).filter(({ tone }) => tone !== 'info'),
+        ...sheetNotes(actual.value.sheet, batch.setting).filter(({ tone }) => tone !== 'info'),
       ]
     : []
 })

@@ -1,37 +1,53 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
 import { Redo2, Undo2 } from '@lucide/vue'
+import { parseFormula, relate } from '#core/formula'
 import type { Figure } from '#core/quantity'
 import { sheetNotes, type MarginNote } from '#core/result'
 import {
   explainPlan,
   findReagent,
-  readReaction,
+  readStageReaction,
   withEquation,
   withForm,
+  withMix,
   withSupply,
   withYield,
+  type StagePlan,
+  type StageSheet,
   type SupplyPlan,
 } from '#core/sheet'
 import { useBatchStore } from '~/stores/batch'
+import { useLibraryStore } from '~/stores/library'
+
+type Open =
+  | { panel: 'working'; figure: Figure }
+  | { panel: 'supply' | 'excess'; species: string }
+  | { panel: 'product' | 'water' | 'gas' | 'heat' | 'ions' }
 
 const batch = useBatchStore()
+const library = useLibraryStore()
 const stage = computed(() => batch.stage!)
-const stageAt = computed(() => batch.document!.plan.stages.length - 1)
-const reaction = computed(() => readReaction(stage.value.equation))
-const sheet = computed(() => batch.sheet?.stages.at(-1))
+const reaction = computed(() => readStageReaction(stage.value))
+const sheet = computed(() => batch.stageSheet)
 
 /** The theoretical yield's working stands open until something else is asked for. */
 const theoretical = computed(() => sheet.value?.products[0]?.theoretical)
-const open = ref<{ panel: 'working'; figure: Figure } | { panel: 'supply'; species: string } | { panel: 'product' }>()
+const open = ref<Open>()
 const workingOf = ref('')
 const editsEquation = ref(false)
 const equation = computed({
   get: () => stage.value.equation,
-  set: text => batch.change(stage => withEquation(stage, text), 'equation'),
+  set: text => batch.change(stage => withMix(withEquation(stage, library.writtenOut(text)), undefined), 'equation'),
 })
+watch(
+  () => stage.value.id,
+  () => {
+    open.value = undefined
+  },
+)
 
-const problemAt = (...path: (string | number)[]) => batch.problemAt('stages', stageAt.value, ...path)
+const problemAt = (...path: (string | number)[]) => batch.problemAt('stages', batch.stageAt, ...path)
 const supplyIndex = (species: string): number => stage.value.reagents.indexOf(findReagent(stage.value, species)!)
 
 /** An open working follows its figure as the sheet changes. */
@@ -40,33 +56,57 @@ watch(sheet, now => {
   const fresh = figuresOf(now).find(figure => figure.name === workingOf.value)
   if (fresh) open.value = { panel: 'working', figure: fresh }
 })
-const figuresOf = (now: NonNullable<typeof sheet.value>): Figure[] => [
+const figuresOf = (now: StageSheet): Figure[] => [
   ...now.reagents.flatMap(({ amount, equivalents, leftover }) => [amount, equivalents, leftover.mass]),
   ...now.products.flatMap(({ amount, theoretical }) => [amount, theoretical]),
   ...now.gases.map(({ volume }) => volume),
   now.water.total,
-  now.water.fromReagents,
-  now.water.fromReaction,
-  now.water.intoProduct,
 ]
 function showWorking(figure: Figure): void {
   workingOf.value = figure.name
   open.value = { panel: 'working', figure }
 }
+function toggle(panel: 'product' | 'water' | 'gas' | 'heat' | 'ions'): void {
+  open.value = open.value?.panel === panel ? undefined : { panel }
+}
+
+/** Earlier stages whose product is the reagent, with or without water. */
+const sourcesOf = (species: string): { id: string; name: string }[] => {
+  const wanted = parseFormula(species)
+  return batch.stages.slice(0, batch.stageAt).flatMap(({ id, name, product }, i) => {
+    const made = parseFormula(product.form ?? product.species)
+    return wanted.ok && made.ok && relate(made.value, wanted.value)
+      ? [{ id, name: `stage ${i + 1}, ${name ?? product.species}` }]
+      : []
+  })
+}
 
 const notes = computed((): MarginNote[] => {
-  if (sheet.value) return sheetNotes(sheet.value)
-  const found = batch.problem
-  if (!found || scaleProblem.value) return []
+  if (sheet.value && batch.setting) return sheetNotes(sheet.value, batch.setting)
+  if (!batch.problem || scaleProblem.value || isSeveral.value) return []
   return [
-    { tone: 'caution', tag: 'Does not read', text: 'Something typed on this sheet does not read, marked in red where it stands. No figure is shown until it does.' },
+    {
+      tone: 'caution',
+      tag: 'Does not read',
+      text: 'Something typed on this sheet does not read, marked in red where it stands. No figure is shown until it does.',
+    },
   ]
 })
 const scaleProblem = computed(() => {
   const found = batch.problem
-  return found && ['sheet.no-scale', 'sheet.two-scales'].includes(found.problem.code) ? explainPlan(found) : undefined
+  return found && ['sheet.no-scale', 'sheet.two-scales', 'sheet.target-not-last'].includes(found.problem.code)
+    ? explainPlan(found)
+    : undefined
 })
-const expected = computed(() => batch.sheet?.overall.expected)
+/** A problem on another stage keeps this one from being computed. */
+const elsewhere = computed(() => {
+  const at = batch.problem?.path[1]
+  return batch.problem && typeof at === 'number' && at !== batch.stageAt ? at : undefined
+})
+const isSeveral = computed(
+  () => !reaction.value.ok && reaction.value.problem.problem.code === 'sheet.several-reactions',
+)
+const change = (make: (stage: StagePlan) => StagePlan, key: string): void => batch.change(make, key)
 
 onKeyStroke(['z', 'Z'], event => {
   if (!(event.ctrlKey || event.metaKey)) return
@@ -93,7 +133,8 @@ onKeyStroke('Escape', () => {
               @input="batch.rename(($event.target as HTMLInputElement).value)"
             />
           </h1>
-          <p class="mt-0.5 flex items-center gap-2 text-[14px] text-soft">
+          <p class="mt-0.5 flex flex-wrap items-center gap-2 text-[14px] text-soft">
+            <span v-if="batch.stages.length > 1">Stage {{ batch.stageAt + 1 }} of {{ batch.stages.length }}:</span>
             <EquationText v-if="reaction.ok" :reaction="reaction.value" />
             <button type="button" class="rounded px-1 text-verdigris underline" @click="editsEquation = !editsEquation">
               {{ editsEquation ? 'Done' : 'Change the equation' }}
@@ -131,7 +172,18 @@ onKeyStroke('Escape', () => {
         @theirs="batch.takeTheirs()"
         @mine="batch.keepMine()"
       />
-      <EquationField v-if="editsEquation || !reaction.ok" v-model="equation" class="mt-3" label="Equation" />
+      <EquationField
+        v-if="editsEquation || (!reaction.ok && !isSeveral)"
+        v-model="equation"
+        class="mt-3"
+        label="Equation"
+      />
+      <ReactionChoice
+        v-if="isSeveral || stage.mix || batch.problem?.path.includes('mix')"
+        :stage="stage"
+        :problem-at="problemAt"
+        @change="change"
+      />
 
       <template v-if="reaction.ok">
         <SheetTable
@@ -140,70 +192,88 @@ onKeyStroke('Escape', () => {
           :reaction="reaction.value"
           :sheet="sheet"
           :problem-at="problemAt"
-          @change="batch.change"
+          @change="change"
           @working="showWorking"
           @supply="open = { panel: 'supply', species: $event }"
+          @excess="open = { panel: 'excess', species: $event }"
           @product="open = { panel: 'product' }"
         />
         <p v-if="scaleProblem" class="mt-3 rounded-lg border border-blue-edge bg-blue-soft px-3 py-2" role="status">
           {{ scaleProblem.why }} {{ scaleProblem.fix }}
         </p>
-        <dl v-if="sheet" class="facts mt-4">
-          <div>
-            <dt>Water in the pot</dt>
-            <dd>
-              <FigureButton :most="4" :figure="sheet.water.total" of="Water in the pot" @working="showWorking" /><span
-                v-if="sheet.water.estimated"
-                class="tag ml-1 bg-amber-soft text-amber"
-                >estimate</span
-              >
-            </dd>
-          </div>
-          <div>
-            <dt>with the reagents</dt>
-            <dd>
-              <FigureButton
-                :most="4"
-                :figure="sheet.water.fromReagents"
-                of="Water with the reagents"
-                @working="showWorking"
-              />
-            </dd>
-          </div>
-          <div>
-            <dt>made, or eaten</dt>
-            <dd>
-              <FigureButton
-                :most="4"
-                :figure="sheet.water.fromReaction"
-                of="Water from the reaction"
-                @working="showWorking"
-              />
-            </dd>
-          </div>
-          <div>
-            <dt>into the crystals</dt>
-            <dd>
-              <FigureButton
-                :most="4"
-                :figure="sheet.water.intoProduct"
-                of="Water into the product"
-                @working="showWorking"
-              />
-            </dd>
-          </div>
-          <div>
-            <dt>Expected{{ stage.yield ? `, at ${stage.yield}` : '' }}</dt>
-            <dd>
-              <FigureButton :most="4" v-if="expected" :figure="expected" of="Expected product" @working="showWorking" />
-            </dd>
-          </div>
-        </dl>
-        <WorkingPanel v-if="open?.panel === 'working'" closes :figure="open.figure" @close="open = undefined" />
+        <p v-else-if="elsewhere !== undefined" class="mt-3 rounded-lg bg-amber-soft px-3 py-2 text-amber" role="status">
+          Stage {{ elsewhere + 1 }} does not read, so this one has no figures yet.
+          <NuxtLink :to="{ query: { stage: batch.stages[elsewhere]!.id } }" class="underline">Go there</NuxtLink>
+        </p>
+        <FactStrip
+          v-if="sheet && batch.setting && batch.sheet"
+          :sheet="sheet"
+          :setting="batch.setting"
+          :plan="batch.sheet"
+          :open="open?.panel"
+          @open="toggle"
+        />
+        <template v-if="open">
+          <WaterPanel
+            v-if="open.panel === 'water'"
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :problem-at="problemAt"
+            @change="change"
+            @working="showWorking"
+            @close="open = undefined"
+          />
+          <GasPanel
+            v-else-if="open.panel === 'gas'"
+            :plan="batch.document!.plan"
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :problem-at="problemAt"
+            :room-problem-at="batch.problemAt"
+            @change="change"
+            @change-plan="batch.changePlan"
+            @working="showWorking"
+            @close="open = undefined"
+          />
+          <HeatPanel
+            v-else-if="open.panel === 'heat'"
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :problem-at="problemAt"
+            @change="change"
+            @working="showWorking"
+            @close="open = undefined"
+          />
+          <ExcessPanel
+            v-else-if="open.panel === 'excess' && sheet && batch.setting"
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :species="open.species"
+            @change="change"
+            @working="showWorking"
+            @close="open = undefined"
+          />
+        </template>
+        <IonPanel
+          v-if="open?.panel === 'ions'"
+          :reaction="reaction.value"
+          :own="library.substances"
+          @close="open = undefined"
+        />
+        <WorkingPanel v-else-if="open?.panel === 'working'" closes :figure="open.figure" @close="open = undefined" />
         <SupplyPanel
           v-else-if="open?.panel === 'supply'"
+          :key="open.species"
           :species="open.species"
           :supply="findReagent(stage, open.species)?.supply ?? { kind: 'solid' }"
+          :sources="sourcesOf(open.species)"
+          :plan="batch.document!.plan"
+          :stage-id="stage.id"
+          :own="library.substances"
           :problem-at="key => problemAt('reagents', supplyIndex((open as { species: string }).species), 'supply', key)"
           @change="
             (supply: SupplyPlan) =>
@@ -217,14 +287,14 @@ onKeyStroke('Escape', () => {
           :form="stage.product.form ?? stage.product.species"
           :expected="stage.yield ?? ''"
           :problem-at="problemAt"
-          @form="text => batch.change(stage => withForm(stage, text), 'form')"
+          @form="text => batch.change(stage => withForm(stage, library.writtenOut(text)), 'form')"
           @expected="text => batch.change(stage => withYield(stage, text), 'yield')"
           @close="open = undefined"
         />
-        <WorkingPanel v-else-if="theoretical" :figure="theoretical" />
+        <WorkingPanel v-else-if="theoretical && !open" :figure="theoretical" />
         <p v-if="sheet && !open" class="small mt-3">
-          Press a figure to see its working, what a reagent comes as to change its bottle, or a pin to say what sets the
-          scale.
+          Press a figure to see its working, what a reagent comes as to change its bottle, where its excess goes to
+          weigh one excess against another, or a pin to say what sets the scale.
         </p>
       </template>
     </main>
@@ -240,27 +310,5 @@ onKeyStroke('Escape', () => {
   .sheet-page {
     grid-template-columns: 1fr;
   }
-}
-.facts {
-  display: flex;
-  flex-wrap: wrap;
-  border: 1px solid var(--color-rule);
-  border-radius: 8px;
-}
-.facts div {
-  flex: 1 1 110px;
-  padding: 8px 12px;
-  border-right: 1px solid var(--color-rule);
-}
-.facts div:last-child {
-  border: 0;
-}
-.facts dt {
-  font-size: 12.5px;
-  color: var(--color-soft);
-}
-.facts dd {
-  font-size: 17px;
-  font-weight: 600;
 }
 </style>

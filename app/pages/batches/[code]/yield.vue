@@ -8,7 +8,7 @@ const batch = useBatchStore()
 const journal = useJournalStore()
 const actual = computed(() => {
   if (!batch.read?.ok) return undefined
-  const judged = judgeBatch(batch.read.value, journal.lines)
+  const judged = judgeBatch(batch.read.value, journal.lines, batch.stage?.id)
   return judged.ok ? judged.value : undefined
 })
 const result = computed(() => actual.value?.result)
@@ -35,7 +35,11 @@ function show(what: string): void {
 <template>
   <div class="yield-page grid min-h-0 flex-1">
     <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
-      <h1>Yield of {{ batch.document!.title }}</h1>
+      <h1>
+        Yield of {{ batch.document!.title
+        }}<template v-if="batch.stages.length > 1">, stage {{ batch.stageAt + 1 }}</template>
+      </h1>
+      <OverallYield v-if="batch.stages.length > 1" :plan="batch.read" :lines="journal.lines" />
       <template v-if="!actual">
         <p class="mt-2 text-soft">
           The sheet has no theoretical yield yet.

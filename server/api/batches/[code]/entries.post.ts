@@ -11,16 +11,7 @@ export default defineEventHandler(async event => {
   const db = useDatabase()
   const lab = await requireLab(db)
   const batch = await requireBatch(event, db, lab)
-  const stranger = entries.find(({ by }) => !lab.people.some(({ id }) => id === by))
-  if (stranger)
-    throw refusal(422, 'An entry is signed by somebody who is not of this lab.', [
-      {
-        at: 'entries',
-        code: 'journal.stranger',
-        why: 'The name is not of this lab.',
-        fix: 'Choose who you are at the top.',
-      },
-    ])
+  for (const { by } of entries) requirePerson(lab, by)
 
   setResponseStatus(event, 201)
   return appendEntries(db, { id: batch.id, labId: lab.id }, entries, before => {

@@ -1,0 +1,47 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { writeOutLigands, type OwnRow } from '#core/document'
+import { parseFormula } from '#core/formula'
+import type { SubstanceRow } from '#core/reference'
+import { curveOf, type Curve } from '#core/solution'
+import { useLabStore } from './lab'
+
+export type StoredRow = OwnRow & { readonly id: string; readonly addedAt: string }
+type Body<K extends OwnRow['kind']> = Extract<OwnRow, { kind: K }>['body']
+
+/** The lab's own substances, solubility curves and ligands, which come before the shipped ones. */
+export const useLibraryStore = defineStore('library', () => {
+  const lab = useLabStore()
+  const rows = ref<readonly StoredRow[]>([])
+  const isLoaded = ref(false)
+
+  const bodies = <K extends OwnRow['kind']>(kind: K): Body<K>[] =>
+    rows.value.flatMap(row => (row.kind === kind ? [row.body as Body<K>] : []))
+
+  const substances = computed(() => bodies('substance') as readonly SubstanceRow[])
+  const ligands = computed(() => bodies('ligand'))
+  const curves = computed((): readonly Curve[] =>
+    bodies('curve').flatMap(({ salt, phases, source, grade }) => {
+      const read = parseFormula(salt)
+      return read.ok ? [curveOf(read.value, phases, source, grade, true)] : []
+    }),
+  )
+  const writtenOut = (text: string): string =>
+    ligands.value.length === 0 ? text : writeOutLigands(text, ligands.value)
+
+  async function load(): Promise<void> {
+    rows.value = await $fetch<StoredRow[]>('/api/own-rows')
+    isLoaded.value = true
+  }
+
+  /** Adds or replaces; throws the server's refusal. */
+  async function add(row: OwnRow): Promise<void> {
+    await $fetch('/api/own-rows', { method: 'POST', body: { row, by: lab.personId } })
+    await load()
+  }
+  async function remove(id: string): Promise<void> {
+    await $fetch(`/api/own-rows/${id}`, { method: 'DELETE' })
+    await load()
+  }
+  return { rows, substances, ligands, curves, isLoaded, writtenOut, load, add, remove }
+})

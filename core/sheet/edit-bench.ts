@@ -1,0 +1,47 @@
+import { findReagent } from './edit'
+import type { Plan, ReagentPlan, StagePlan } from './plan'
+import type { chosenWays } from './ways-out'
+
+type BenchKey = 'solvent' | 'evaporate' | 'at' | 'vessel' | 'addition' | 'bath' | 'name'
+type Way = (typeof chosenWays)[number]
+
+/** Sets one text of how the stage is run; an emptied one is taken out. */
+export function withBench(stage: StagePlan, key: BenchKey, text: string): StagePlan {
+  const { [key]: _, ...rest } = stage
+  return text.trim() === '' ? rest : { ...rest, [key]: text }
+}
+
+/** Sets one text of the trap; it goes once all are empty. */
+export function withTrap(stage: StagePlan, key: 'reagent' | 'volume' | 'concentration', text: string): StagePlan {
+  const { trap: before, ...rest } = stage
+  const trap = { reagent: '', volume: '', concentration: '', ...before, [key]: text }
+  return Object.values(trap).every(value => value.trim() === '') ? rest : { ...rest, trap }
+}
+
+/** Where the chemist says that a reagent's excess goes; undefined leaves it to the proposal. */
+export function withWayOut(stage: StagePlan, species: string, way: Way | undefined): StagePlan {
+  const known = findReagent(stage, species)
+  const changed = ({ wayOut: _, ...rest }: ReagentPlan): ReagentPlan => (way ? { ...rest, wayOut: way } : rest)
+  return { ...stage, reagents: stage.reagents.map(reagent => (reagent === known ? changed(reagent) : reagent)) }
+}
+
+/** Which of several reactions run, and in what shares; none leaves it to the equation. */
+export function withMix(stage: StagePlan, mix: StagePlan['mix']): StagePlan {
+  const { mix: _, ...rest } = stage
+  return mix && mix.length > 0 ? { ...rest, mix } : rest
+}
+
+export function withInPot(stage: StagePlan, inPot: boolean): StagePlan {
+  const { inPot: _, ...rest } = stage
+  return inPot ? { ...rest, inPot } : rest
+}
+
+/** Sets one text of the room: its temperature, pressure or volume. */
+export function withRoom(plan: Plan, key: 'temperature' | 'pressure' | 'volume', text: string): Plan {
+  const part = key === 'volume' ? 'room' : 'ambient'
+  const before: Readonly<Record<string, string>> = { ...plan[part] }
+  const { [key]: _, ...others } = before
+  const changed = text.trim() === '' ? others : { ...others, [key]: text }
+  const { [part]: __, ...rest } = plan
+  return Object.keys(changed).length === 0 ? rest : { ...rest, [part]: changed }
+}
