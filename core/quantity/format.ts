@@ -41,6 +41,7 @@ export function knownDecimals(value: number, uncertainty: number): number {
  * without error, may ask for at `most` so many significant digits.
  */
 export function formatFigure(figure: Figure, most = 12): string {
+  if (figure.value === 0 && standardUncertainty(figure) === 0) return withUnit('0', fixedUnit[figure.kind])
   const scale = scaleOf(figure.kind, Math.abs(figure.value))
   const value = figure.value / scale.size
   const known = knownDecimals(value, standardUncertainty(figure) / scale.size)

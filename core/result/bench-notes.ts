@@ -107,7 +107,7 @@ function heatNotes(sheet: StageSheet, { stage }: Setting): MarginNote[] {
   const heat = heatOf(stage, sheet)
   if (!heat.known || heat.rise.value < WARM) return []
   const time = heat.coolingTime
-    ? ` The bath takes ${formatValue(Math.ceil(heat.coolingTime.value * 60), 'number', 3)} min to carry it off: add over at least that.`
+    ? ` The bath takes ${Math.ceil(heat.coolingTime.value * 60)} min to carry it off: add over at least that.`
     : ' Add it in portions, with a bath at hand.'
   return [
     {

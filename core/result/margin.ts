@@ -22,8 +22,8 @@ export interface Setting {
 /** Hazards of what is at hand, gas, water, vessel and heat, what limits, and what is left over and where it goes. */
 export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {
   return [
-    ...hazardNotes(sheet, setting.stage),
     ...benchNotes(sheet, setting),
+    ...hazardNotes(sheet, setting.stage),
     ...warningNotes(sheet),
     ...limitNotes(sheet),
     ...leftoverNotes(sheet),

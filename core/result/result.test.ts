@@ -171,8 +171,8 @@ describe('notes', () => {
 
   it('tell what limits, what is left, the gas, and the hazards with the site’s rules first', () => {
     const notes = notesOf(plan)
-    expect(notes.map(({ tag }) => tag)).toEqual(['Hazard', 'Hazard', 'Rules first', 'Gas', 'Limits', 'Left over'])
-    expect(notes[0]!.text).toContain('may cause cancer by inhalation (H350i)')
+    expect(notes.map(({ tag }) => tag)).toEqual(['Gas', 'Hazard', 'Hazard', 'Rules first', 'Limits', 'Left over'])
+    expect(notes[1]!.text).toContain('may cause cancer by inhalation (H350i)')
     expect(notes.find(({ tag }) => tag === 'Left over')!.text).toContain('does not dissolve and filters off')
     expect(notes.find(({ tag }) => tag === 'Rules first')!.text).toContain(
       'your site’s rules and a competent person come first',

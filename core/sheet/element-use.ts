@@ -18,7 +18,7 @@ export interface ElementUse {
 const NON_METALS = new Set('H He B C N O F Ne Si P S Cl Ar Ge As Se Br Kr Te I Xe'.split(' '))
 
 /**
- * For each element of the last product beside hydrogen and oxygen: what share of what was charged in bottles over the whole route
+ * For each element of the last product beside hydrogen, oxygen and carbon (which leave as water and carbon dioxide): what share of what was charged in bottles over the whole route
  * ends in `product` (the expected mass, or one that was weighed). The element with the largest share is the limiting one, and its
  * share the overall yield on it.
  */
@@ -27,7 +27,7 @@ export function elementUse(plan: ReadPlan, { stages }: PlanSheet, productMass: F
   const { form } = last.product
   const molar = product(`amount of {${form.text}}`, 'amount', [productMass], [molarMassFigure(form)])
   return [...form.composition.keys()]
-    .filter(element => element !== 'H' && element !== 'O')
+    .filter(element => !['H', 'O', 'C'].includes(element))
     .flatMap((element): ElementUse[] => {
       const bottles = plan.stages.flatMap((stage, i) =>
         stage.reagents.flatMap((reagent, j): [number, Figure][] => {

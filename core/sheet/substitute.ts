@@ -38,10 +38,13 @@ export function substitutesFor(species: Formula, now: SupplyPlan, own: readonly 
   return found
 }
 
-/** Other substances of the table that are so many of the species, more or less water: Na2S2O5 for NaHSO3, an oxide for its hydroxide. */
+/**
+ * Other substances of the table that are so many of the species, more or less water: Na2S2O5 for NaHSO3, an oxide for its hydroxide.
+ * What fumes in air, such as SO3 for sulfuric acid, is nothing to reach for because a bottle is empty.
+ */
 function relatives(species: Formula, own: readonly SubstanceRow[]): { text: string; why: string }[] {
-  return [...own, ...substances].flatMap(({ formula, name, state }) => {
-    if (state !== 'solid' || formula === species.text) return []
+  return [...own, ...substances].flatMap(({ formula, name, state, air }) => {
+    if (state !== 'solid' || air === 'fumes' || formula === species.text) return []
     const read = parseFormula(formula)
     const relation = read.ok ? relate(read.value, species) : undefined
     if (!relation || !read.ok || (relation.units === 1 && relation.waters === 0)) return []

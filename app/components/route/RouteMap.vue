@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useResizeObserver } from '@vueuse/core'
 import { ArrowDown, ArrowUp, Copy, Trash2 } from '@lucide/vue'
 import { formatFigure, type Figure } from '#core/quantity'
 import {
@@ -52,34 +53,54 @@ const editStage = (id: string, make: (stage: StagePlan) => StagePlan, key: strin
     `${key} ${id}`,
   )
 
-/** Lines from a stage to the one it feeds, drawn in lanes so that branches do not lie on each other. */
-const HEIGHT = 132
-const lines = computed(() =>
-  rows.value.flatMap(({ feeds }, from) => feeds.map(id => ({ from, to: numberOf(id) - 1, lane: from % 3 }))),
+/** Where each stage begins and how high it is, so that the lines meet it. */
+const list = useTemplateRef('list')
+const places = ref<{ top: number; height: number }[]>([])
+function measure(): void {
+  places.value = [...(list.value?.children ?? [])].map(item => ({
+    top: (item as HTMLElement).offsetTop,
+    height: (item.firstElementChild as HTMLElement).offsetHeight,
+  }))
+}
+useResizeObserver(list, measure)
+watch(
+  () => plan.stages.length,
+  () => void nextTick(measure),
 )
+
+/** Lines from a stage to the one it feeds, drawn in lanes so that branches do not lie on each other. */
+const lines = computed(() =>
+  rows.value.flatMap(({ feeds }, from) =>
+    feeds.flatMap(id => {
+      const start = places.value[from]
+      const end = places.value[numberOf(id) - 1]
+      if (!start || !end) return []
+      return [
+        { key: `${from}-${id}`, out: start.top + start.height - 22, into: end.top + 26, lane: 46 - (from % 3) * 14 },
+      ]
+    }),
+  ),
+)
+const height = computed(() => {
+  const last = places.value.at(-1)
+  return last ? last.top + last.height : 0
+})
 </script>
 
 <template>
   <div class="relative pl-[64px]">
-    <svg class="absolute left-0 top-0" width="64" :height="rows.length * HEIGHT" aria-hidden="true">
-      <g fill="none" stroke="var(--color-verdigris)" stroke-width="2">
-        <path
-          v-for="line in lines"
-          :key="`${line.from}-${line.to}`"
-          :d="`M 64 ${line.from * HEIGHT + 84} H ${46 - line.lane * 14} V ${line.to * HEIGHT + 34} H 60`"
-          stroke-linejoin="round"
-        />
-        <path
-          v-for="line in lines"
-          :key="`a${line.from}-${line.to}`"
-          :d="`M 54 ${line.to * HEIGHT + 29} l 7 5 l -7 5`"
-        />
+    <svg class="absolute left-0 top-0" width="64" :height="height" aria-hidden="true">
+      <g fill="none" stroke="var(--color-verdigris)" stroke-width="2" stroke-linejoin="round">
+        <template v-for="line in lines" :key="line.key">
+          <path :d="`M 64 ${line.out} H ${line.lane} V ${line.into} H 60`" />
+          <path :d="`M 54 ${line.into - 5} l 7 5 l -7 5`" />
+        </template>
       </g>
     </svg>
-    <ol>
-      <li v-for="(row, i) in rows" :key="row.stage.id" class="pb-3" :style="{ minHeight: `${HEIGHT}px` }">
+    <ol ref="list">
+      <li v-for="(row, i) in rows" :key="row.stage.id" class="pb-3">
         <article
-          class="grid grid-cols-[minmax(0,1fr)_220px_auto] gap-4 rounded-lg border px-4 py-2.5 max-md:grid-cols-1"
+          class="grid grid-cols-[minmax(0,1fr)_310px_auto] gap-4 rounded-lg border px-4 py-2.5 max-md:grid-cols-1"
           :class="problemStage === i ? 'border-red-edge' : 'border-rule'"
           :aria-label="`Stage ${i + 1}`"
         >
@@ -103,12 +124,12 @@ const lines = computed(() =>
             </p>
             <p class="mt-0.5 text-[14px]"><StageEquation :stage="row.stage" /></p>
             <p class="mt-1 text-[13.5px] text-soft">
-              <template v-for="source in row.sources" :key="source.species"
-                ><FormulaText :text="source.species" /> from stage {{ numberOf(source.from) }};
-              </template>
+              <template v-for="(source, o) in row.sources" :key="source.species"
+                ><template v-if="o > 0">, </template><FormulaText :text="source.species" /> from stage
+                {{ numberOf(source.from) }}</template
+              ><template v-if="row.sources.length > 0 && row.bottles.length > 0">; </template>
               <template v-for="(bottle, b) in row.bottles" :key="bottle.species"
-                ><template v-if="b > 0">, </template><FormulaText :text="bottle.species" />
-                <button
+                ><template v-if="b > 0">, </template><FormulaText :text="bottle.species" class="mr-1.5" /><button
                   type="button"
                   class="rounded text-verdigris underline"
                   :aria-label="`Make ${bottle.species} in a stage of its own`"
@@ -127,27 +148,35 @@ const lines = computed(() =>
             <p v-if="weighed.has(row.stage.id)" class="font-semibold text-verdigris">
               {{ formatFigure(weighed.get(row.stage.id)!) }} weighed; what follows uses that
             </p>
-            <label v-if="!row.isLast" class="mt-1 flex items-center gap-2"
-              ><input
-                type="checkbox"
-                class="size-4 accent-verdigris"
-                :checked="row.stage.inPot === true"
-                @change="
-                  editStage(row.stage.id, stage => withInPot(stage, ($event.target as HTMLInputElement).checked), 'pot')
-                "
-              />
-              stays in the pot</label
-            >
-            <QuantityField
-              v-if="!row.stage.target?.yield"
-              wide
-              class="mt-1 w-32"
-              :label="`Expected yield of stage ${i + 1}`"
-              placeholder="100 %"
-              :model-value="row.stage.yield ?? ''"
-              :problem="problemAt('stages', i, 'yield')"
-              @update:model-value="editStage(row.stage.id, stage => withYield(stage, $event), 'yield')"
-            />
+            <div class="mt-1 flex items-center gap-3">
+              <template v-if="!row.stage.target?.yield">
+                <QuantityField
+                  hidden
+                  class="w-[86px]"
+                  :label="`Expected yield of stage ${i + 1}`"
+                  placeholder="100 %"
+                  :model-value="row.stage.yield ?? ''"
+                  :problem="problemAt('stages', i, 'yield')"
+                  @update:model-value="editStage(row.stage.id, stage => withYield(stage, $event), 'yield')"
+                />
+                <span class="text-soft">expected</span>
+              </template>
+              <label v-if="!row.isLast" class="flex items-center gap-2 whitespace-nowrap"
+                ><input
+                  type="checkbox"
+                  class="size-4 accent-verdigris"
+                  :checked="row.stage.inPot === true"
+                  @change="
+                    editStage(
+                      row.stage.id,
+                      stage => withInPot(stage, ($event.target as HTMLInputElement).checked),
+                      'pot',
+                    )
+                  "
+                />
+                stays in the pot</label
+              >
+            </div>
           </div>
           <div class="flex flex-wrap content-start items-start gap-1">
             <NuxtLink

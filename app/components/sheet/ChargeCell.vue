@@ -61,7 +61,7 @@ function type(text: string): void {
       hidden
       :label="`Charge of ${species}`"
       :problem="problem"
-      class="w-[104px] text-[16px] font-semibold"
+      class="measure w-[104px] text-[16px] font-semibold"
       :class="{ follows: !held }"
       placeholder="g or mL"
       @focusin="begin"

@@ -29,11 +29,10 @@ const facts = computed((): { key: Fact; label: string; value: string; estimate?:
   },
   {
     key: 'heat',
-    label: 'Heat, all at once',
+    label: heat.value.known ? 'Heat at once, estimate' : 'Heat',
     value: heat.value.known
       ? `${heat.value.rise.value >= 0 ? '+' : '−'} ${formatValue(Math.abs(heat.value.rise.value), 'warming', 2)}`
       : 'not known',
-    estimate: heat.value.known,
   },
   { key: 'ions', label: 'In the water', value: 'ions, names' },
   {

@@ -106,8 +106,8 @@ const roomText = (part: 'ambient' | 'room', key: string): string =>
             :of="`What the trap takes`"
             @working="emit('working', $event)"
           />, <b class="figure">{{ gas.trap.margin.value.toFixed(1) }}</b> times what comes.</template
-        >
-        <template v-if="gas.trap">
+        >{{ ' '
+        }}<template v-if="gas.trap">
           <FigureButton :most="2" :figure="gas.trap.wants" of="Trap wanted" @working="emit('working', $event)" /> of 2
           mol/L <FormulaText :text="gas.trap.reagent" /> takes twice what comes:
           <span class="small">{{ gas.trap.why }}.</span></template

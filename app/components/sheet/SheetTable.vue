@@ -131,7 +131,7 @@ function moveOn(event: Event): void {
 
 <template>
   <div ref="root" class="overflow-x-auto pb-1" @keydown.enter="moveOn">
-    <table class="sheet w-full border-collapse">
+    <table class="sheet w-full border-collapse" :class="{ compact: reactants.length + products.length > 5 }">
       <caption class="sr-only">
         Charge sheet: reactants at the left, products at the right
       </caption>
@@ -214,7 +214,7 @@ function moveOn(event: Event): void {
               :label="`Target mass of ${one.text}`"
               :model-value="stage.target?.mass ?? ''"
               placeholder="target"
-              class="ml-auto w-[104px] text-[16px] font-semibold"
+              class="measure ml-auto w-[104px] text-[16px] font-semibold"
               :class="{ 'rounded-md outline-2 outline-verdigris': stage.target }"
               :problem="problemAt('target', 'mass')"
               @update:model-value="typeTarget"
@@ -389,6 +389,22 @@ function moveOn(event: Event): void {
   text-align: center;
   font-size: 20px;
   font-weight: 400;
+}
+.compact th:not(:first-child):not(.zip),
+.compact td:not(.zip) {
+  min-width: 84px;
+  padding-inline: 5px;
+}
+.sheet.compact th:first-child {
+  width: 82px;
+  min-width: 82px;
+}
+.compact :deep(.measure) {
+  width: 84px;
+  font-size: 14.5px;
+}
+.compact thead th {
+  font-size: 17px;
 }
 .last td,
 .last th {

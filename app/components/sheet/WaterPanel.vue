@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatFigure, formatValue, type Figure } from '#core/quantity'
+import { formatFigure, type Figure } from '#core/quantity'
 import { explainSolubility } from '#core/solution'
 import { potOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
 import type { Setting } from '#core/result'
@@ -96,8 +96,9 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
             <FigureButton :most="3" :figure="pot.water" of="Water while it reacts" @working="emit('working', $event)" />
             there while it reacts must hold, at
             {{
-              formatValue(pot.celsius, 'temperature', 3)
+              pot.celsius
             }}
+            °C
           </caption>
           <thead>
             <tr class="text-right text-[13px] text-soft">
