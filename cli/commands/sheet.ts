@@ -44,7 +44,9 @@ export const sheet: Command = {
   about: 'the charge sheet of a plan: what to weigh, what limits, what is left, the theoretical yield',
   help: `Keys: stages[] { id, equation, reagents[] { species, supply, charge? }, product { species, form? }, target? { mass, yield? }, yield? },
 ambient? { temperature?, pressure? }
-  supply: { kind: "solid", formula?, assay? } | { kind: "solution", concentration, density? } | { kind: "liquid", density?, assay? }
+  Also read, for the bench: stages[] { name?, inPot?, mix?[] { equation, share }, solvent?, evaporate?, at?, vessel?, addition?, bath?,
+  trap? { reagent, volume, concentration } }, reagents[] { wayOut? }, room? { volume? }
+  supply: { kind: "solid", formula?, assay?, moisture?, rest? } | { kind: "solution", concentration, density?, of? } | { kind: "liquid", density?, assay? }
         | { kind: "gas" } | { kind: "stage", from }
   charge: one of { mass }, { volume }, { amount }, { equivalents: 1.2 }, { excess: "20 %" }; without one, 1 equivalent
 Written digits are the resolution d of a value (u = d/√12); 5.214(2) and 5.214 ± 0.002 give the standard uncertainty.

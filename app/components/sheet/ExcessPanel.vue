@@ -51,7 +51,7 @@ function take(percent: number): void {
             <th class="text-left font-normal">Excess</th>
             <th class="font-normal">to charge</th>
             <th class="font-normal">left over</th>
-            <th />
+            <th class="font-normal"><span class="sr-only">Take it</span></th>
           </tr>
         </thead>
         <tbody>

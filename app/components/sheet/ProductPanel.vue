@@ -2,10 +2,12 @@
 import { X } from '@lucide/vue'
 import { colourOf, formsOf, parseFormula } from '#core/formula'
 import type { Span } from '#core/problem'
+import type { SubstanceRow } from '#core/reference'
 
 /** The form in which the product is isolated, and the yield expected of it. */
-const { species, form, expected, problemAt } = defineProps<{
+const { species, form, expected, own, problemAt } = defineProps<{
   species: string
+  own: readonly SubstanceRow[]
   form: string
   expected: string
   problemAt: (...path: string[]) => { span?: Span | undefined; why: string; fix: string } | undefined
@@ -14,9 +16,9 @@ const emit = defineEmits<{ form: [text: string]; expected: [text: string]; close
 
 const forms = computed(() => {
   const read = parseFormula(species)
-  return [...new Set([species, ...(read.ok ? formsOf(read.value) : [])])].map(text => {
+  return [...new Set([species, ...(read.ok ? formsOf(read.value, own) : [])])].map(text => {
     const formula = parseFormula(text)
-    return { text, colour: formula.ok ? colourOf(formula.value) : undefined }
+    return { text, colour: formula.ok ? colourOf(formula.value, own) : undefined }
   })
 })
 </script>

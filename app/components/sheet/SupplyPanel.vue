@@ -62,7 +62,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
   <PanelFrame name="Supply" @close="emit('close')">
     <template #title>How <FormulaText :text="species" /> comes</template>
     <RadioGroup v-model="kind" class="mb-3 flex flex-wrap gap-2">
-      <RadioGroupLabel class="sr-only">Kind of supply</RadioGroupLabel>
+      <RadioGroupLabel as="span" class="sr-only">Kind of supply</RadioGroupLabel>
       <RadioGroupOption v-for="one in kinds" :key="one.kind" v-slot="{ checked }" :value="one.kind" class="rounded-md">
         <span
           class="inline-block cursor-pointer rounded-md border px-3 py-1.5"
@@ -131,7 +131,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
         <QuantityField
           :model-value="textOf('concentration')"
           wide
-          label="Strength: mol/L, % w/w, % w/v, g/L or 1 + 3"
+          label="Strength, or 1 + 3"
           :problem="problemAt('concentration')"
           @update:model-value="set('concentration', $event)"
         />

@@ -105,7 +105,7 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
               <th class="text-left font-normal">Dissolved</th>
               <th class="font-normal">least water</th>
               <th class="font-normal">a third more</th>
-              <th class="font-normal" />
+              <th class="font-normal"><span class="sr-only">Enough</span></th>
             </tr>
           </thead>
           <tbody>

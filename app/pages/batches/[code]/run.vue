@@ -7,10 +7,12 @@ import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/resul
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import { useLabStore } from '~/stores/lab'
+import { useLibraryStore } from '~/stores/library'
 
 const batch = useBatchStore()
 const journal = useJournalStore()
 const lab = useLabStore()
+const library = useLibraryStore()
 const stage = computed(() => batch.stage!)
 const sheet = computed(() => batch.stageSheet)
 
@@ -109,7 +111,7 @@ const chips = ['fizzing stopped', 'all dissolved', 'solid left at the bottom', '
 const words = ref('')
 const colour = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
-  return read.ok ? colourOf(read.value) : undefined
+  return read.ok ? colourOf(read.value, library.substances) : undefined
 })
 function observe(text: string): void {
   journal.record({ kind: 'observation', stage: stage.value.id, text })

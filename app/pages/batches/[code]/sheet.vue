@@ -286,6 +286,7 @@ onKeyStroke('Escape', () => {
           :species="stage.product.species"
           :form="stage.product.form ?? stage.product.species"
           :expected="stage.yield ?? ''"
+          :own="library.substances"
           :problem-at="problemAt"
           @form="text => batch.change(stage => withForm(stage, library.writtenOut(text)), 'form')"
           @expected="text => batch.change(stage => withYield(stage, text), 'yield')"
