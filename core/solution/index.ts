@@ -10,4 +10,16 @@ export {
 } from './curve'
 export { dissolve, type Dissolving } from './dissolve'
 export { monotone } from './monotone'
-export { explainSolubility, type SolubilityProblem } from './problems'
+export { explainMove, explainSolubility, type MoveProblem, type SolubilityProblem } from './problems'
+export { follow, type Cake, type Course, type Crop, type Move, type Told, type WashSolvent } from './moves'
+export {
+  addSolute,
+  ionsOfRest,
+  potOfSolutes,
+  restOf,
+  type FormMass,
+  type PotState,
+  type Rest,
+  type Solute,
+} from './pot-state'
+export { findProduct, solidOf, solidsFor, type Solid } from './solids'

@@ -9,6 +9,28 @@ export type SolubilityProblem =
       ranges: readonly { form: string; from: number; to: number }[]
     }
 
+export type MoveProblem =
+  | { code: 'moves.nothing-to-wash'; step: number }
+  | { code: 'moves.dry'; step: number; water: number }
+  | { code: 'moves.not-so-much'; step: number; water: number }
+
+export function explainMove(problem: MoveProblem): Advice {
+  switch (problem.code) {
+    case 'moves.nothing-to-wash':
+      return { why: 'There is no crop to wash.', fix: 'Filter first, and see that something has come down.' }
+    case 'moves.dry':
+      return {
+        why: `There are only ${problem.water.toFixed(1)} g of water in the pot, crystals included.`,
+        fix: 'Boil off less than that; to dryness is not modelled.',
+      }
+    case 'moves.not-so-much':
+      return {
+        why: `There are only ${problem.water.toFixed(1)} g of water beside the salts.`,
+        fix: 'Give a smaller amount, or add water.',
+      }
+  }
+}
+
 export function explainSolubility(problem: SolubilityProblem): Advice {
   switch (problem.code) {
     case 'solubility.unknown':

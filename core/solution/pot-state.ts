@@ -1,0 +1,267 @@
+import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
+import { fail, ok, type Checked } from '#core/problem'
+import { componentsOf } from './components'
+import { findCurve, saturationAt, type Curve, type CurveOf } from './curve'
+import { minimise } from './minimise'
+import type { SolubilityProblem } from './problems'
+import { findProduct, solidsFor, WATER_MOLAR, type Solid } from './solids'
+
+/** One salt that was put in, anhydrous, as its curve or its solubility product knows it. */
+export interface Solute {
+  readonly salt: Formula
+  /** Moles of the anhydrous salt. */
+  readonly amount: number
+  /** Undefined for a sparingly soluble one. */
+  readonly curve: Curve | undefined
+}
+
+/** Everything in the pot, whatever state it is in: the salts' ions, the water they came with, the temperature. */
+export interface PotState {
+  readonly celsius: number
+  /** All water, crystals' included, g. */
+  readonly water: number
+  /** Moles of each ion or molecule. */
+  readonly totals: ReadonlyMap<string, number>
+  /** The salts put in, in their order; how the solution is told. */
+  readonly solutes: readonly Solute[]
+}
+
+export interface FormMass {
+  readonly form: string
+  readonly mass: number
+}
+
+/** The pot at rest: which solids stand in it, and what is dissolved. */
+export interface Rest {
+  readonly celsius: number
+  /** Moles of each solid that stands. */
+  readonly solids: readonly { readonly solid: Solid; readonly amount: number; readonly mass: number }[]
+  /** g of water in the liquor, the water told with dissolved forms included. */
+  readonly freeWater: number
+  readonly dissolved: ReadonlyMap<string, number>
+  /** The liquor told as the forms that would crystallise from it, and the water beside them; the two add up to the liquor. */
+  readonly told: { readonly forms: readonly FormMass[]; readonly water: number }
+  /** True where a model rather than a table answers. */
+  readonly estimated: boolean
+  /** Solids whose curves do not reach this temperature. */
+  readonly leftOut: readonly string[]
+}
+
+/** A pot from water (g) and solutes by form and mass; the water that forms bring is counted. */
+export function potOfSolutes(
+  water: number,
+  solutes: readonly { readonly form: Formula; readonly mass: number }[],
+  celsius: number,
+  own: readonly Curve[] = [],
+): Checked<PotState, SolubilityProblem> {
+  let pot: PotState = { celsius, water, totals: new Map(), solutes: [] }
+  for (const { form, mass } of solutes) {
+    const next = addSolute(pot, form, mass, own)
+    if (!next.ok) return next
+    pot = next.value
+  }
+  return ok(pot)
+}
+
+/** The pot with so many grams of a form more; refuses salts that no table knows. */
+export function addSolute(
+  pot: PotState,
+  form: Formula,
+  mass: number,
+  own: readonly Curve[] = [],
+): Checked<PotState, SolubilityProblem> {
+  const known = knownSalt(form, own)
+  if (!known) return fail({ code: 'solubility.unknown', salt: form.text })
+  const { salt, units, waters, curve } = known
+  const formMoles = mass / molarMass(form)
+  const amount = formMoles * units
+  const totals = new Map(pot.totals)
+  for (const { key, count } of componentsOf(salt)) totals.set(key, (totals.get(key) ?? 0) + count * amount)
+  const at = pot.solutes.findIndex(one => one.salt.text === salt.text)
+  const solutes = [...pot.solutes]
+  if (at < 0) solutes.push({ salt, amount, curve })
+  else solutes[at] = { ...solutes[at]!, amount: solutes[at]!.amount + amount }
+  return ok({ ...pot, water: pot.water + formMoles * waters * WATER_MOLAR, totals, solutes })
+}
+
+function knownSalt(
+  form: Formula,
+  own: readonly Curve[],
+): { salt: Formula; units: number; waters: number; curve: Curve | undefined } | undefined {
+  const found: CurveOf | undefined = findCurve(form, own)
+  if (found) return { salt: found.curve.salt, ...found.relation, curve: found.curve }
+  const product = findProduct(form)
+  const relation = product && relate(form, product.salt)
+  return product && relation ? { salt: product.salt, ...relation, curve: undefined } : undefined
+}
+
+/** Lets the pot come to rest at its temperature. A solute whose own curve does not reach that temperature is a problem. */
+export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest, SolubilityProblem> {
+  for (const { curve } of pot.solutes) {
+    const saturation = curve && saturationAt(curve, pot.celsius)
+    if (saturation && !saturation.ok) return saturation
+  }
+  const keys = new Set([...pot.totals].filter(([, amount]) => amount > 0).map(([key]) => key))
+  const { solids, leftOut } = solidsFor(keys, pot.celsius, own)
+  const standing = isAlone(pot, solids) ? eachAlone(pot, solids) : together(pot, solids)
+  const estimated = !isAlone(pot, solids)
+  return ok(
+    tell(
+      pot,
+      standing,
+      solids,
+      estimated,
+      leftOut.map(({ salt }) => salt.text),
+    ),
+  )
+}
+
+/** Nothing but the salts put in can come down, and no two of them share an ion: each then follows its own curve. */
+const isAlone = (pot: PotState, solids: readonly Solid[]): boolean => {
+  const present = pot.solutes.filter(({ amount }) => amount > 0)
+  if (present.some(({ curve }) => !curve)) return false
+  if (solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text)))
+    return false
+  if (present.length > 1 && solids.some(({ source }) => source === 'product')) return false
+  const shared = new Set<string>()
+  for (const { salt } of present)
+    for (const { key } of componentsOf(salt)) {
+      if (shared.has(key)) return false
+      shared.add(key)
+    }
+  return true
+}
+
+type Standing = readonly { readonly solid: Solid; readonly amount: number }[]
+
+/** Each salt by its own curve in the water that all share; crystals with water leave less of it. Bisection on the free water. */
+function eachAlone(pot: PotState, solids: readonly Solid[]): Standing {
+  const rows = pot.solutes
+    .filter(({ amount }) => amount > 0)
+    .map(({ salt, amount }) => {
+      const solid = solids.find(one => one.salt.text === salt.text && one.source === 'curve')!
+      return { solid, amount, limit: solid.alone! / 100 / molarMass(salt) }
+    })
+  const crystalsAt = (water: number): { solid: Solid; amount: number }[] =>
+    rows.map(({ solid, amount, limit }) => ({ solid, amount: Math.max(0, amount - limit * water) }))
+  const leftAt = (water: number): number =>
+    pot.water - crystalsAt(water).reduce((sum, { solid, amount }) => sum + amount * solid.waters * WATER_MOLAR, 0)
+  let low = 0
+  let high = pot.water
+  if (leftAt(high) < high - 1e-12) {
+    for (let i = 0; i < 200; i++) {
+      const middle = (low + high) / 2
+      if (leftAt(middle) > middle) low = middle
+      else high = middle
+    }
+  }
+  return crystalsAt(high)
+}
+
+function together(pot: PotState, solids: readonly Solid[]): Standing {
+  const keys = [...pot.totals].filter(([, amount]) => amount > 0).map(([key]) => key)
+  const amounts = minimise({
+    totals: keys.map(key => pot.totals.get(key)!),
+    water: pot.water / 1000,
+    solids: solids.map(({ components, waters, logK }) => ({
+      counts: keys.map(key => components.find(one => one.key === key)?.count ?? 0),
+      hydration: (waters * WATER_MOLAR) / 1000,
+      logK,
+    })),
+  })
+  return solids.map((solid, i) => ({ solid, amount: amounts[i]! }))
+}
+
+const TRACE = 1e-12
+
+function tell(
+  pot: PotState,
+  standing: Standing,
+  all: readonly Solid[],
+  estimated: boolean,
+  leftOut: readonly string[],
+): Rest {
+  const solids = standing
+    .filter(({ amount }) => amount > TRACE)
+    .map(({ solid, amount }) => ({ solid, amount, mass: amount * solid.molarMass }))
+  const dissolved = new Map(pot.totals)
+  let freeWater = pot.water
+  for (const { solid, amount } of solids) {
+    freeWater -= amount * solid.waters * WATER_MOLAR
+    for (const { key, count } of solid.components)
+      dissolved.set(key, Math.max(0, (dissolved.get(key) ?? 0) - count * amount))
+  }
+  const forms = asForms(dissolved, pot.solutes, all)
+  const bound = forms.reduce((sum, { water }) => sum + water, 0)
+  return {
+    celsius: pot.celsius,
+    solids,
+    freeWater,
+    dissolved,
+    told: { forms: forms.map(({ form, mass }) => ({ form, mass })), water: freeWater - bound },
+    estimated,
+    leftOut,
+  }
+}
+
+/** Dissolved ions told as salts: those that were put in first, then whatever other solid of the tables fits, then plain pairs. */
+function asForms(
+  dissolved: ReadonlyMap<string, number>,
+  solutes: readonly Solute[],
+  solids: readonly Solid[],
+): { form: string; mass: number; water: number }[] {
+  const left = new Map(dissolved)
+  const forms: { form: string; mass: number; water: number }[] = []
+  const take = (form: Formula, waters: number, parts: readonly { key: string; count: number }[]): void => {
+    const amount = Math.min(...parts.map(({ key, count }) => (left.get(key) ?? 0) / count))
+    if (!(amount > TRACE)) return
+    for (const { key, count } of parts) left.set(key, Math.max(0, left.get(key)! - count * amount))
+    const mass = amount * molarMass(form)
+    const known = forms.find(one => one.form === form.text)
+    if (known) {
+      known.mass += mass
+      known.water += amount * waters * WATER_MOLAR
+    } else forms.push({ form: form.text, mass, water: amount * waters * WATER_MOLAR })
+  }
+  for (const { salt } of solutes) {
+    const solid = solids.find(one => one.salt.text === salt.text)
+    if (solid) take(solid.form, solid.waters, solid.components)
+    else take(salt, 0, componentsOf(salt))
+  }
+  for (const solid of [...solids].sort((a, b) => a.components.length - b.components.length))
+    take(solid.form, solid.waters, solid.components)
+  for (const [cation] of left) {
+    if (!cation.includes('+')) continue
+    for (const [anion] of left) if (anion.includes('-')) pair(cation, anion, take)
+  }
+  return forms
+}
+
+/** A salt of a cation and an anion that no table knows, written by their charges. */
+function pair(
+  cation: string,
+  anion: string,
+  take: (form: Formula, waters: number, parts: { key: string; count: number }[]) => void,
+): void {
+  const chargeOf = (key: string): number => Number(/\^(\d*)[+-]$/.exec(key)?.[1] || 1)
+  const bodyOf = (key: string): string => key.replace(/\^.*$/, '')
+  const [up, down] = [chargeOf(cation), chargeOf(anion)]
+  const common = greatestCommon(up, down)
+  const many = (body: string, count: number): string =>
+    count === 1 ? body : /^[A-Z][a-z]?$/.test(body) ? `${body}${count}` : `(${body})${count}`
+  const formula = parseFormula(many(bodyOf(cation), down / common) + many(bodyOf(anion), up / common))
+  if (formula.ok)
+    take(formula.value, 0, [
+      { key: cation, count: down / common },
+      { key: anion, count: up / common },
+    ])
+}
+const greatestCommon = (a: number, b: number): number => (b === 0 ? a : greatestCommon(b, a % b))
+
+/** Moles of each ion that a rest holds in solution and in solids; for a check that nothing is lost. */
+export function ionsOfRest({ solids, dissolved }: Rest): Map<string, number> {
+  const all = new Map(dissolved)
+  for (const { solid, amount } of solids)
+    for (const { key, count } of solid.components) all.set(key, (all.get(key) ?? 0) + count * amount)
+  return all
+}
