@@ -1,5 +1,7 @@
 import { balance } from './commands/balance'
 import type { Command } from './commands/command'
+import { crystallise } from './commands/crystallise'
+import { dissolve } from './commands/dissolve'
 import { dilute } from './commands/dilute'
 import { mass } from './commands/mass'
 import { sheet } from './commands/sheet'
@@ -7,7 +9,7 @@ import { yieldCommand } from './commands/yield'
 import { fail } from '#core/problem'
 import type { Answer } from './answer'
 
-const commands: readonly Command[] = [mass, balance, sheet, yieldCommand, dilute]
+const commands: readonly Command[] = [mass, balance, sheet, dissolve, crystallise, yieldCommand, dilute]
 
 const usage = `bin/zl COMMAND ARGUMENT prints the answer as JSON. bin/zl COMMAND --help tells more.
 

@@ -141,10 +141,66 @@ describe('bin/zl', () => {
     ).toMatchObject({ code: 'dilute.stronger-than-stock' })
   })
 
+  it('dissolves: 50 g of KNO3 at 70 °C wants 36.2 g of water', () => {
+    const held = answerOf(['dissolve', '-'], { form: 'KNO3', mass: '50 g', at: '70 °C' })
+    expect(held).toMatchObject({
+      saturated: { anhydrousPer100gWater: 138 },
+      phase: 'KNO3',
+      source: expect.stringContaining('Linke'),
+    })
+    expect(held.water).toBeCloseTo(36.23, 2)
+    expect(errorOf(['dissolve', '-'], { form: 'BaSO4', mass: '1 g', at: '20 °C' })).toMatchObject({
+      code: 'solubility.unknown',
+    })
+    expect(errorOf(['dissolve', '-'], { form: 'KNO3', mass: '1 g', at: '120 °C' })).toMatchObject({
+      code: 'solubility.out-of-range',
+    })
+    expect(errorOf(['dissolve', '-'], { form: 'KNO3', mass: '1 mL', at: '20 °C' })).toMatchObject({
+      code: 'quantity.wrong-kind',
+    })
+  })
+
+  it('crystallises, filters and washes as on paper', () => {
+    const steps = [
+      { heatTo: '70 °C' },
+      { coolTo: '10 °C' },
+      { filter: { retained: '0 %' } },
+      { wash: { with: 'water', volume: '10 mL', at: '0 °C' } },
+    ]
+    const course = answerOf(['crystallise', '-'], { water: '100 g', solutes: [{ form: 'KNO3', mass: '90 g' }], steps })
+    expect(course.steps).toHaveLength(4)
+    expect(course.steps[1]).toMatchObject({ temperature: 10, estimated: false })
+    expect(course.steps[1].solid[0].mass).toBeCloseTo(69.1, 6)
+    expect(course.crops[0]).toMatchObject({ form: 'KNO3', entrained: 0 })
+    expect(course.crops[0].mass).toBeCloseTo(67.77, 2)
+    expect(course.liquor.dissolved[0].mass).toBeCloseTo(20.9, 6)
+    expect(
+      errorOf(['crystallise', '-'], {
+        water: '100 g',
+        solutes: [{ form: 'KNO3', mass: '90 g' }],
+        steps: [{ coolTo: '-10 °C' }],
+      }),
+    ).toMatchObject({ code: 'solubility.out-of-range' })
+    expect(
+      errorOf(['crystallise', '-'], {
+        water: '100 g',
+        solutes: [{ form: 'KNO3', mass: '90 g' }],
+        steps: [{ boil: '1' }],
+      }),
+    ).toMatchObject({ code: 'input.wrong-shape' })
+    expect(
+      errorOf(['crystallise', '-'], {
+        water: '100 g',
+        solutes: [{ form: 'KNO3', mass: '90 g' }],
+        steps: [{ coolTo: 'x' }],
+      }),
+    ).toMatchObject({ code: 'quantity.unreadable', message: expect.stringContaining('steps[0].coolTo') })
+  })
+
   it('tells what it can do, and refuses the rest in one line of JSON', () => {
     expect(zl([]).out).toContain('balance EQUATION')
     expect(zl(['--help']).status).toBe(0)
-    for (const command of ['mass', 'balance', 'sheet', 'yield', 'dilute'])
+    for (const command of ['mass', 'balance', 'sheet', 'dissolve', 'crystallise', 'yield', 'dilute'])
       expect(zl([command, '--help']).out).toContain('bin/zl')
     expect(errorOf(['nope'])).toMatchObject({ code: 'input.unknown-command' })
     expect(errorOf(['mass'])).toMatchObject({ code: 'input.arguments' })

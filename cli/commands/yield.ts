@@ -1,11 +1,12 @@
 import * as z from 'zod'
-import { explainFormula, parseFormula, relate, type Formula } from '#core/formula'
+import { relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { difference, exact, explainQuantity, parseQuantity, standardUncertainty, type Figure } from '#core/quantity'
+import { difference, exact, standardUncertainty, type Figure } from '#core/quantity'
 import { judgeYield, theoreticalFrom } from '#core/result'
 import type { Answer, CommandError } from '../answer'
 import { readJson } from '../input'
 import type { Command } from './command'
+import { readFormula, readQuantity } from './read'
 
 const schema = z.strictObject({
   product: z.string(),
@@ -16,19 +17,8 @@ const schema = z.strictObject({
   forms: z.array(z.string()).exactOptional(),
 })
 
-function formula(text: string, key: string): Checked<Formula, CommandError> {
-  const read = parseFormula(text)
-  if (read.ok) return read
-  const { why, fix } = explainFormula(read.problem)
-  return fail({ code: read.problem.code, message: `${key}: ${why}`, at: read.problem.span, hint: fix })
-}
-
-function mass(text: string, key: string, zero = false): Checked<Figure, CommandError> {
-  const read = parseQuantity(text, { kinds: ['mass'], name: key, source: key, zero })
-  if (read.ok) return read
-  const { why, fix } = explainQuantity(read.problem)
-  return fail({ code: read.problem.code, message: `${key}: ${why}`, at: read.problem.span, hint: fix })
-}
+const mass = (text: string, key: string, zero = false): Checked<Figure, CommandError> =>
+  readQuantity(text, key, ['mass'], { zero })
 
 function netMass(weighed: z.output<typeof schema>['weighed']): Checked<Figure, CommandError> {
   if ('net' in weighed) return mass(weighed.net, 'weighed.net', true)
@@ -47,9 +37,9 @@ function netMass(weighed: z.output<typeof schema>['weighed']): Checked<Figure, C
 }
 
 function answer(question: z.output<typeof schema>): Answer {
-  const wanted = formula(question.product, 'product')
+  const wanted = readFormula(question.product, 'product')
   if (!wanted.ok) return wanted
-  const from = formula(question.from.formula, 'from.formula')
+  const from = readFormula(question.from.formula, 'from.formula')
   if (!from.ok) return from
   const charged = mass(question.from.mass, 'from.mass')
   if (!charged.ok) return charged
@@ -58,7 +48,7 @@ function answer(question: z.output<typeof schema>): Answer {
 
   const forms: Formula[] = []
   for (const [i, text] of (question.forms ?? [question.product]).entries()) {
-    const form = formula(text, `forms[${i}]`)
+    const form = readFormula(text, `forms[${i}]`)
     if (!form.ok) return form
     if (!relate(form.value, wanted.value)) {
       return fail({

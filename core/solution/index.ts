@@ -23,3 +23,18 @@ export {
   type Solute,
 } from './pot-state'
 export { findProduct, solidOf, solidsFor, type Solid } from './solids'
+export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
+export {
+  carbonateShare,
+  davies,
+  hydroxideRange,
+  precipitate,
+  solubilityInWater,
+  washLoss,
+  type Precipitation,
+} from './precipitation'
+export { arrivals, comesDownAt, justSaturated, saturationTemperature, spanOf, type Arrival } from './questions'
+export { recrystallise, type Recrystallisation } from './recrystallise'
+export { washOptions, type FilterCake, type WashOption } from './wash-advisor'
+export { whichFirst, type Exchange, type Verdict } from './which-first'
+export { readMoves, type MovePlan, type MovePlanProblem } from './read-moves'

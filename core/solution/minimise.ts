@@ -25,25 +25,38 @@ const LAST_BARRIER = 1e-13
 
 /** Moles of each solid. */
 export function minimise({ totals, water, solids }: Problem): number[] {
-  const scale = Math.max(...totals, 1e-12)
-  const size = solids.length
-  if (size === 0) return []
-  let n = start(totals, water, solids, scale)
+  if (solids.length === 0) return []
+  const caps = capsOf(totals, water, solids)
+  const scaled = solids.map(({ counts, hydration, logK }, s) => ({
+    counts: counts.map(count => count * caps[s]!),
+    hydration: hydration * caps[s]!,
+    logK: logK * caps[s]!,
+  }))
+  const scale = Math.max(...totals)
+  let x = solids.map(() => 0.5 / (solids.length + 1))
   let barrier = FIRST_BARRIER * scale
-  let steps = 0
-  while (barrier > LAST_BARRIER * scale && steps < MOST_STEPS) {
+  for (let steps = 0; barrier > LAST_BARRIER * scale && steps < MOST_STEPS; barrier /= 20) {
     for (let i = 0; i < 40 && steps < MOST_STEPS; i++, steps++) {
-      const step = newtonStep(n, totals, water, solids, barrier)
-      if (!step) break
-      const next = lineSearch(n, step, totals, water, solids, barrier)
+      const step = newtonStep(x, totals, water, scaled, barrier)
+      const next = step && lineSearch(x, step, totals, water, scaled, barrier)
       if (!next) break
-      n = next.n
+      x = next.n
       if (next.decrement < Math.max(1e-13 * scale, 0.02 * barrier)) break
     }
-    barrier /= 20
   }
-  return n.map((amount, s) => (isStanding(amount, s, n, totals, water, solids, scale) ? amount : 0))
+  const n = x.map((share, s) => share * caps[s]!)
+  return n.map((amount, s) => (isStanding(amount, s, n, totals, water, solids, caps[s]!) ? amount : 0))
 }
+
+/** Moles of each solid that there could be at most; the variables of the search are shares of these. */
+const capsOf = (totals: readonly number[], water: number, solids: Problem['solids']): number[] =>
+  solids.map(({ counts, hydration }) => {
+    let most = hydration > 0 ? water / hydration : Infinity
+    counts.forEach((count, i) => {
+      if (count > 0) most = Math.min(most, totals[i]! / count)
+    })
+    return most
+  })
 
 /** A trace that the barrier holds above zero, below the solid's limit, is no solid. */
 function isStanding(
@@ -53,13 +66,13 @@ function isStanding(
   totals: readonly number[],
   water: number,
   solids: Problem['solids'],
-  scale: number,
+  cap: number,
 ): boolean {
-  if (amount < 1e-11 * scale) return false
+  if (amount < 1e-9 * cap) return false
   const state = stateOf(n, totals, water, solids)
   if (!state) return true
   const gap = logProduct(solids[s]!, state) - solids[s]!.logK
-  return amount > 1e-8 * scale || gap > -1e-4
+  return amount > 1e-6 * cap || gap > -1e-3
 }
 
 interface State {
@@ -84,7 +97,7 @@ function stateOf(
   if (!(left > 0)) return undefined
   let particles = 0
   for (const amount of dissolved) {
-    if (amount < 0) return undefined
+    if (!(amount > 0)) return undefined
     particles += amount
   }
   return { dissolved, water: left, particles }
@@ -93,16 +106,6 @@ function stateOf(
 const logProduct = (solid: Problem['solids'][number], { dissolved, water, particles }: State): number =>
   solid.counts.reduce((sum, count, i) => (count === 0 ? sum : sum + count * Math.log(dissolved[i]! / water)), 0) -
   (solid.hydration * particles) / water
-
-function start(totals: readonly number[], water: number, solids: Problem['solids'], scale: number): number[] {
-  return solids.map(({ counts, hydration }) => {
-    let most = hydration > 0 ? water / hydration : Infinity
-    counts.forEach((count, i) => {
-      if (count > 0) most = Math.min(most, totals[i]! / count)
-    })
-    return Math.max((most * 0.5) / (solids.length + 1), 1e-14 * scale)
-  })
-}
 
 function value(
   n: readonly number[],
@@ -114,7 +117,7 @@ function value(
   const state = stateOf(n, totals, water, solids)
   if (!state || n.some(amount => !(amount > 0))) return Infinity
   let phi = 0
-  for (const amount of state.dissolved) if (amount > 0) phi += amount * (Math.log(amount / state.water) - 1)
+  for (const amount of state.dissolved) phi += amount * (Math.log(amount / state.water) - 1)
   n.forEach((amount, s) => {
     phi += amount * solids[s]!.logK - barrier * Math.log(amount)
   })
@@ -130,7 +133,7 @@ function newtonStep(
   barrier: number,
 ): { direction: number[]; slope: number } | undefined {
   const state = stateOf(n, totals, water, solids)
-  if (!state || state.dissolved.some(amount => !(amount > 0))) return undefined
+  if (!state) return undefined
   const gradient = solids.map((solid, s) => solid.logK - logProduct(solid, state) - barrier / n[s]!)
   const hessian = solids.map((a, s) =>
     solids.map((b, t) => {
@@ -159,9 +162,16 @@ function lineSearch(
   barrier: number,
 ): { n: number[]; decrement: number } | undefined {
   let reach = 1
-  n.forEach((amount, s) => {
-    if (direction[s]! < 0) reach = Math.min(reach, (-0.99 * amount) / direction[s]!)
-  })
+  const keepPositive = (value: number, change: number): void => {
+    if (change < 0) reach = Math.min(reach, (-0.99 * value) / change)
+  }
+  const here = stateOf(n, totals, water, solids)
+  if (!here) return undefined
+  n.forEach((amount, s) => keepPositive(amount, direction[s]!))
+  here.dissolved.forEach((amount, i) =>
+    keepPositive(amount, -solids.reduce((sum, { counts }, s) => sum + counts[i]! * direction[s]!, 0)),
+  )
+  keepPositive(here.water, -solids.reduce((sum, { hydration }, s) => sum + hydration * direction[s]!, 0))
   const before = value(n, totals, water, solids, barrier)
   for (let i = 0; i < 60; i++) {
     const next = n.map((amount, s) => amount + reach * direction[s]!)

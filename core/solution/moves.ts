@@ -2,6 +2,7 @@ import type { Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { componentsOf } from './components'
 import type { Curve } from './curve'
+import { liquorVolume } from './density'
 import { restOf, type FormMass, type PotState, type Rest } from './pot-state'
 import type { MoveProblem, SolubilityProblem } from './problems'
 import { WATER_MOLAR } from './solids'
@@ -14,6 +15,8 @@ export type Move =
   | { readonly do: 'evaporate'; readonly water: number }
   /** To so much water beside the dissolved forms. */
   | { readonly do: 'evaporate to'; readonly water: number }
+  /** To so many mL of liquor; an estimate, since the liquor's density is one. */
+  | { readonly do: 'evaporate to volume'; readonly volume: number }
   | { readonly do: 'add water'; readonly water: number }
   | { readonly do: 'filter'; readonly retained: number }
   | {
@@ -94,11 +97,7 @@ export function follow(start: PotState, moves: readonly Move[], own: readonly Cu
     if (move.do === 'filter') {
       const split = filter(next.value, rest.value, move.retained)
       pot = split.liquor
-      if (split.cake) {
-        const cakeRest = restOf(split.cake, own)
-        if (!cakeRest.ok) return cakeRest
-        cakes.push({ pot: split.cake, rest: cakeRest.value })
-      }
+      if (split.cake) cakes.push(split.cake)
       const after = restOf(pot, own)
       if (!after.ok) return after
       steps.push(toldOf(after.value))
@@ -136,17 +135,25 @@ function moved(
         ? ok({ ...pot, water: pot.water - move.water })
         : fail({ code: 'moves.dry', step, water: pot.water })
     case 'evaporate to':
-      return evaporateTo(pot, move.water, step, own)
+      return evaporateUntil(pot, move.water, step, own, ({ told }) => told.water)
+    case 'evaporate to volume':
+      return evaporateUntil(pot, move.volume, step, own, liquorVolume)
     case 'filter':
       return ok(pot)
   }
 }
 
-/** Bisection on all the water, until the water told beside the dissolved forms is the one wanted. */
-function evaporateTo(pot: PotState, wanted: number, step: number, own: readonly Curve[]): Checked<PotState, Refused> {
+/** Bisection on all the water, until what is measured of the pot at rest is what is wanted. */
+function evaporateUntil(
+  pot: PotState,
+  wanted: number,
+  step: number,
+  own: readonly Curve[],
+  measure: (rest: Rest) => number,
+): Checked<PotState, Refused> {
   const toldAt = (water: number): Checked<number, SolubilityProblem> => {
     const rest = restOf({ ...pot, water }, own)
-    return rest.ok ? ok(rest.value.told.water) : rest
+    return rest.ok ? ok(measure(rest.value)) : rest
   }
   const now = toldAt(pot.water)
   if (!now.ok) return now
@@ -163,8 +170,11 @@ function evaporateTo(pot: PotState, wanted: number, step: number, own: readonly 
   return ok({ ...pot, water: high })
 }
 
+const times = (forms: readonly FormMass[], by: number): FormMass[] =>
+  forms.map(({ form, mass }) => ({ form, mass: mass * by }))
+
 /** Crystals with `retained` times their mass of liquor on one side, the rest of the liquor on the other. */
-function filter(pot: PotState, rest: Rest, retained: number): { liquor: PotState; cake: PotState | undefined } {
+function filter(pot: PotState, rest: Rest, retained: number): { liquor: PotState; cake: Cake | undefined } {
   const crystals = rest.solids.reduce((sum, { mass }) => sum + mass, 0)
   if (crystals === 0) return { liquor: pot, cake: undefined }
   const liquorMass = rest.told.water + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
@@ -184,7 +194,15 @@ function filter(pot: PotState, rest: Rest, retained: number): { liquor: PotState
       totals: liquorTotals,
       solutes: withAmounts(pot, liquorTotals),
     },
-    cake: { ...pot, water: cakeWater, totals: cakeTotals, solutes: withAmounts(pot, cakeTotals) },
+    cake: {
+      pot: { ...pot, water: cakeWater, totals: cakeTotals, solutes: withAmounts(pot, cakeTotals) },
+      rest: {
+        ...rest,
+        freeWater: rest.freeWater * share,
+        dissolved: new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share])),
+        told: { forms: times(rest.told.forms, share), water: rest.told.water * share },
+      },
+    },
   }
 }
 
@@ -209,13 +227,20 @@ function wash(
   const split = filter(pot, rest.value, retained)
   if (!split.cake)
     return ok({
-      cake: { pot: { ...pot, water: 0, totals: new Map() }, rest: { ...before, solids: [] } },
+      cake: {
+        pot: { ...pot, water: 0, totals: new Map() },
+        rest: { ...before, solids: [], told: { forms: [], water: 0 } },
+      },
       washings: rest.value.told.forms,
     })
-  const after = restOf(split.cake, own)
-  if (!after.ok) return after
-  const runOff = restOf(split.liquor, own)
-  return ok({ cake: { pot: split.cake, rest: after.value }, washings: runOff.ok ? runOff.value.told.forms : [] })
+  const clinging = split.cake.rest.told.forms
+  return ok({
+    cake: split.cake,
+    washings: rest.value.told.forms.map(({ form, mass }) => ({
+      form,
+      mass: mass - (clinging.find(one => one.form === form)?.mass ?? 0),
+    })),
+  })
 }
 
 const WASH_DENSITY = 1
@@ -228,8 +253,6 @@ function displace({ pot, rest }: Cake, volume: number): { cake: Cake; washings: 
   const totals = new Map(pot.totals)
   for (const [key, amount] of rest.dissolved) totals.set(key, totals.get(key)! - amount * (1 - share))
   const dissolved = new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share]))
-  const kept = (forms: readonly FormMass[], by: number): FormMass[] =>
-    forms.map(({ form, mass }) => ({ form, mass: mass * by }))
   const next: PotState = { ...pot, water: pot.water - rest.freeWater * (1 - share), totals, solutes: pot.solutes }
   return {
     cake: {
@@ -238,11 +261,11 @@ function displace({ pot, rest }: Cake, volume: number): { cake: Cake; washings: 
         ...rest,
         freeWater: rest.freeWater * share,
         dissolved,
-        told: { forms: kept(rest.told.forms, share), water: rest.told.water * share },
+        told: { forms: times(rest.told.forms, share), water: rest.told.water * share },
         estimated: true,
       },
     },
-    washings: kept(rest.told.forms, 1 - share),
+    washings: times(rest.told.forms, 1 - share),
   }
 }
 

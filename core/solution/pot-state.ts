@@ -101,7 +101,7 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
     const saturation = curve && saturationAt(curve, pot.celsius)
     if (saturation && !saturation.ok) return saturation
   }
-  const keys = new Set([...pot.totals].filter(([, amount]) => amount > 0).map(([key]) => key))
+  const keys = new Set(presentKeys(pot))
   const { solids, leftOut } = solidsFor(keys, pot.celsius, own)
   const standing = isAlone(pot, solids) ? eachAlone(pot, solids) : together(pot, solids)
   const estimated = !isAlone(pot, solids)
@@ -116,9 +116,19 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   )
 }
 
+const TRACE = 1e-12
+
+/** Traces below this share of the most plentiful ion make no solid of their own. */
+const TRACE_SHARE = 1e-9
+
+function presentKeys({ totals }: PotState): string[] {
+  const most = Math.max(0, ...totals.values())
+  return [...totals].filter(([, amount]) => amount > TRACE_SHARE * most && amount > 0).map(([key]) => key)
+}
+
 /** Nothing but the salts put in can come down, and no two of them share an ion: each then follows its own curve. */
 const isAlone = (pot: PotState, solids: readonly Solid[]): boolean => {
-  const present = pot.solutes.filter(({ amount }) => amount > 0)
+  const present = pot.solutes.filter(({ amount }) => amount > TRACE)
   if (present.some(({ curve }) => !curve)) return false
   if (solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text)))
     return false
@@ -137,7 +147,7 @@ type Standing = readonly { readonly solid: Solid; readonly amount: number }[]
 /** Each salt by its own curve in the water that all share; crystals with water leave less of it. Bisection on the free water. */
 function eachAlone(pot: PotState, solids: readonly Solid[]): Standing {
   const rows = pot.solutes
-    .filter(({ amount }) => amount > 0)
+    .filter(({ amount }) => amount > TRACE)
     .map(({ salt, amount }) => {
       const solid = solids.find(one => one.salt.text === salt.text && one.source === 'curve')!
       return { solid, amount, limit: solid.alone! / 100 / molarMass(salt) }
@@ -159,7 +169,7 @@ function eachAlone(pot: PotState, solids: readonly Solid[]): Standing {
 }
 
 function together(pot: PotState, solids: readonly Solid[]): Standing {
-  const keys = [...pot.totals].filter(([, amount]) => amount > 0).map(([key]) => key)
+  const keys = presentKeys(pot)
   const amounts = minimise({
     totals: keys.map(key => pot.totals.get(key)!),
     water: pot.water / 1000,
@@ -171,8 +181,6 @@ function together(pot: PotState, solids: readonly Solid[]): Standing {
   })
   return solids.map((solid, i) => ({ solid, amount: amounts[i]! }))
 }
-
-const TRACE = 1e-12
 
 function tell(
   pot: PotState,

@@ -1,0 +1,104 @@
+import { fail, ok, type Checked } from '#core/problem'
+import { parseQuantity, type Kind, type QuantityProblem } from '#core/quantity'
+import type { Move, WashSolvent } from './moves'
+
+/** A move as it is typed and kept: every measured value is a text with its unit. */
+export type MovePlan =
+  | { readonly heatTo: string }
+  | { readonly coolTo: string }
+  | { readonly evaporate: { readonly water: string } }
+  | { readonly evaporateTo: { readonly water: string } | { readonly volume: string } }
+  | { readonly addWater: string }
+  | { readonly filter: { readonly retained?: string } }
+  | {
+      readonly wash: {
+        readonly with: WashSolvent
+        readonly volume: string
+        readonly at?: string
+        readonly retained?: string
+      }
+    }
+
+export interface MovePlanProblem {
+  readonly path: readonly (string | number)[]
+  readonly problem: QuantityProblem
+}
+
+const WATER_DENSITY = 0.9982
+const ICE = 0
+
+/** Reads the texts of moves; the first that does not read is told with its place. A wash keeps as much liquor as the last filter did. */
+export function readMoves(plans: readonly MovePlan[]): Checked<Move[], MovePlanProblem> {
+  const moves: Move[] = []
+  let kept = 0
+  for (const [i, plan] of plans.entries()) {
+    const read = readMove(plan, kept)
+    if (!read.ok) return fail({ path: [i, ...read.problem.path], problem: read.problem.problem })
+    if (read.value.do === 'filter') kept = read.value.retained
+    moves.push(read.value)
+  }
+  return ok(moves)
+}
+
+type Read = Checked<Move, MovePlanProblem>
+
+function readMove(plan: MovePlan, kept: number): Read {
+  if ('heatTo' in plan)
+    return mapped(quantity(plan.heatTo, ['heatTo'], ['temperature']), celsius => ({ do: 'heat', celsius }))
+  if ('coolTo' in plan)
+    return mapped(quantity(plan.coolTo, ['coolTo'], ['temperature']), celsius => ({ do: 'cool', celsius }))
+  if ('addWater' in plan)
+    return mapped(water(plan.addWater, ['addWater']), amount => ({ do: 'add water', water: amount }))
+  if ('evaporate' in plan)
+    return mapped(water(plan.evaporate.water, ['evaporate', 'water']), amount => ({ do: 'evaporate', water: amount }))
+  if ('evaporateTo' in plan) {
+    if ('volume' in plan.evaporateTo)
+      return mapped(quantity(plan.evaporateTo.volume, ['evaporateTo', 'volume'], ['volume']), volume => ({
+        do: 'evaporate to volume',
+        volume,
+      }))
+    return mapped(water(plan.evaporateTo.water, ['evaporateTo', 'water'], true), amount => ({
+      do: 'evaporate to',
+      water: amount,
+    }))
+  }
+  if ('filter' in plan) {
+    const { retained } = plan.filter
+    if (retained === undefined) return ok({ do: 'filter', retained: 0 })
+    return mapped(share(retained, ['filter', 'retained']), value => ({ do: 'filter', retained: value }))
+  }
+  return readWash(plan.wash, kept)
+}
+
+function readWash(plan: Extract<MovePlan, { wash: unknown }>['wash'], kept: number): Read {
+  const volume = quantity(plan.volume, ['wash', 'volume'], ['volume'])
+  if (!volume.ok) return volume
+  const at = plan.at === undefined ? ok(ICE) : quantity(plan.at, ['wash', 'at'], ['temperature'])
+  if (!at.ok) return at
+  const retained = plan.retained === undefined ? ok(kept) : share(plan.retained, ['wash', 'retained'])
+  if (!retained.ok) return retained
+  return ok({ do: 'wash', solvent: plan.with, volume: volume.value, celsius: at.value, retained: retained.value })
+}
+
+function quantity(
+  text: string,
+  path: MovePlanProblem['path'],
+  kinds: readonly Kind[],
+  zero = false,
+): Checked<number, MovePlanProblem> {
+  const read = parseQuantity(text, { kinds, name: '', source: '', zero, aboveWhole: true })
+  return read.ok ? ok(read.value.value) : fail({ path, problem: read.problem })
+}
+
+/** Water by mass or volume, told in g. */
+function water(text: string, path: MovePlanProblem['path'], zero = false): Checked<number, MovePlanProblem> {
+  const read = parseQuantity(text, { kinds: ['mass', 'volume'], name: '', source: '', zero })
+  if (!read.ok) return fail({ path, problem: read.problem })
+  return ok(read.value.kind === 'mass' ? read.value.value : read.value.value * WATER_DENSITY)
+}
+
+const share = (text: string, path: MovePlanProblem['path']): Checked<number, MovePlanProblem> =>
+  quantity(text, path, ['mass fraction'], true)
+
+const mapped = (read: Checked<number, MovePlanProblem>, make: (value: number) => Move): Read =>
+  read.ok ? ok(make(read.value)) : read
