@@ -214,5 +214,5 @@ describe('bin/zl', () => {
     expect(errorOf(['sheet', '-'], { ...plan, colour: 1 })).toMatchObject({ code: 'input.unknown-key' })
     expect(errorOf(['sheet', '-'], { stages: [{ id: 'a' }] })).toMatchObject({ code: 'input.missing-key' })
     expect(errorOf(['mass', 'H'.repeat(100_000)])).toMatchObject({ code: 'formula.too-long' })
-  })
+  }, 30_000)
 })

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { moveSchema } from '#core/document'
 import { fail, ok, type Checked } from '#core/problem'
 import {
   addSolute,
@@ -18,35 +19,13 @@ import type { Command } from './command'
 import { quantityError, readFormula, readQuantity } from './read'
 
 const text = z.string()
-const step = z.union(
-  [
-    z.strictObject({ heatTo: text }),
-    z.strictObject({ coolTo: text }),
-    z.strictObject({ evaporate: z.strictObject({ water: text }) }),
-    z.strictObject({ evaporateTo: z.union([z.strictObject({ water: text }), z.strictObject({ volume: text })]) }),
-    z.strictObject({ addWater: text }),
-    z.strictObject({ filter: z.strictObject({ retained: text.exactOptional() }) }),
-    z.strictObject({
-      wash: z.strictObject({
-        with: z.enum(['water', 'ethanol', 'methanol', 'acetone']),
-        volume: text,
-        at: text.exactOptional(),
-        retained: text.exactOptional(),
-      }),
-    }),
-  ],
-  {
-    error:
-      'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, at?, retained? } }.',
-  },
-)
 const schema = z.strictObject({
   water: text,
   solutes: z
     .array(z.strictObject({ form: text, mass: text }))
     .min(1)
     .max(12),
-  steps: z.array(step).max(100),
+  steps: z.array(moveSchema).max(100),
 })
 type Question = z.output<typeof schema>
 

@@ -45,6 +45,32 @@ const charge = z.union(
   { error: 'A charge is one of "mass", "volume", "amount", "equivalents" (a number) or "excess".' },
 )
 
+/** One move of a crystallisation, as `bin/zl crystallise` reads it and a plan keeps it. */
+export const moveSchema = z.union(
+  [
+    z.strictObject({ heatTo: measured }),
+    z.strictObject({ coolTo: measured }),
+    z.strictObject({ evaporate: z.strictObject({ water: measured }) }),
+    z.strictObject({
+      evaporateTo: z.union([z.strictObject({ water: measured }), z.strictObject({ volume: measured })]),
+    }),
+    z.strictObject({ addWater: measured }),
+    z.strictObject({ filter: z.strictObject({ retained: measured.exactOptional() }) }),
+    z.strictObject({
+      wash: z.strictObject({
+        with: z.enum(['water', 'ethanol', 'methanol', 'acetone']),
+        volume: measured,
+        at: measured.exactOptional(),
+        retained: measured.exactOptional(),
+      }),
+    }),
+  ],
+  {
+    error:
+      'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, at?, retained? } }.',
+  },
+)
+
 const stage = z.strictObject({
   id,
   equation: text(2000),
@@ -74,6 +100,7 @@ const stage = z.strictObject({
   addition: measured.exactOptional(),
   bath: measured.exactOptional(),
   trap: z.strictObject({ reagent: formula, volume: measured, concentration: measured }).exactOptional(),
+  crystals: z.strictObject({ moves: z.array(moveSchema).max(60) }).exactOptional(),
 })
 
 /** A plan as `bin/zl sheet` reads it and a batch keeps it. */

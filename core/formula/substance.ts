@@ -26,7 +26,9 @@ function indexOf(rows: readonly SubstanceRow[]): ReadonlyMap<string, Known> {
   return byComposition
 }
 
-const shipped = indexOf(substances)
+let known: ReadonlyMap<string, Known> | undefined
+/** Made on first use: a command that asks for a molar mass need not wait for it. */
+const shipped = (): ReadonlyMap<string, Known> => (known ??= indexOf(substances))
 /** Indexes of the labs' own rows, kept as long as their lists are. */
 const ownIndexes = new WeakMap<readonly SubstanceRow[], ReadonlyMap<string, Known>>()
 
@@ -59,7 +61,7 @@ function keyOf(composition: Composition): string {
 export function findSubstance(formula: Formula, own = NONE): Known | undefined {
   if (formula.charge !== 0) return undefined
   const key = keyOf(formula.composition)
-  return (own.length > 0 ? ownIndexOf(own).get(key) : undefined) ?? shipped.get(key)
+  return (own.length > 0 ? ownIndexOf(own).get(key) : undefined) ?? shipped().get(key)
 }
 
 /** The known forms of the product's substance as formula texts, fewest waters first; empty where the table has none. */

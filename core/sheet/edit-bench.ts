@@ -1,3 +1,4 @@
+import type { MovePlan } from '#core/solution'
 import { findReagent } from './edit'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { chosenWays } from './ways-out'
@@ -34,6 +35,12 @@ export function withMix(stage: StagePlan, mix: StagePlan['mix']): StagePlan {
 export function withInPot(stage: StagePlan, inPot: boolean): StagePlan {
   const { inPot: _, ...rest } = stage
   return inPot ? { ...rest, inPot } : rest
+}
+
+/** Sets how the product is crystallised; no moves leave it to the proposal. */
+export function withCrystals(stage: StagePlan, moves: readonly MovePlan[] | undefined): StagePlan {
+  const { crystals: _, ...rest } = stage
+  return moves ? { ...rest, crystals: { moves } } : rest
 }
 
 /** Sets one text of the room: its temperature, pressure or volume. */

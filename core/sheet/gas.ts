@@ -1,4 +1,4 @@
-import { findSubstance, molarMassFigure, parseFormula, sameStuff, type Formula } from '#core/formula'
+import { findSubstance, parseFormula, sameStuff, type Formula } from '#core/formula'
 import { exact, product, type Figure } from '#core/quantity'
 import { exposureLimits, type ExposureRow } from '#core/reference'
 import type { ReadStage, Room } from './read-plan'
@@ -101,7 +101,3 @@ function trapFor({ bench }: ReadStage, limit: ExposureRow | undefined, gas: stri
   const holds = product(`{${gas}} that the trap takes`, 'amount', [bench.trap.volume, molarity, per], [], 1e-3)
   return { ...told, holds, margin: product('margin of the trap', 'number', [holds], [amount]) }
 }
-
-/** Mass of a gas, g. */
-export const gasMass = (formula: Formula, amount: Figure): Figure =>
-  product(`mass of {${formula.text}}`, 'mass', [amount, molarMassFigure(formula)])

@@ -1,3 +1,4 @@
+import type { MovePlan } from '#core/solution'
 import type { WayOut } from './ways-out'
 
 /** The plan as it is typed and saved: every measured value is the chemist's own text. */
@@ -30,6 +31,8 @@ export interface StagePlan {
   /** Heat the bath takes away, W. */
   readonly bath?: string
   readonly trap?: { readonly reagent: string; readonly volume: string; readonly concentration: string }
+  /** How the product is crystallised from the pot. */
+  readonly crystals?: { readonly moves: readonly MovePlan[] }
 }
 
 export interface ReagentPlan {

@@ -38,7 +38,7 @@ describe('the solubility table', () => {
   })
 
   it('finds every salt by its hydrate, and not by another salt', () => {
-    for (const { salt, phases } of shippedCurves)
+    for (const { salt, phases } of shippedCurves())
       for (const { form } of phases) expect(findCurve(form)?.curve.salt.text, form.text).toBe(salt.text)
     expect(findCurve(f('K2SO4·Al2(SO4)3·24H2O'))).toMatchObject({ relation: { units: 2, waters: 24 } })
     expect(findCurve(f('BaSO4'))).toBeUndefined()

@@ -59,9 +59,12 @@ export function curveOf(
   }
 }
 
-export const shippedCurves: readonly Curve[] = solubilities.map(({ salt, phases, source, grade }) =>
-  curveOf(read(salt), phases, solubilitySources[source], grade),
-)
+let made: readonly Curve[] | undefined
+/** The curves of the table, read on first use. */
+export const shippedCurves = (): readonly Curve[] =>
+  (made ??= solubilities.map(({ salt, phases, source, grade }) =>
+    curveOf(read(salt), phases, solubilitySources[source], grade),
+  ))
 
 export interface CurveOf {
   readonly curve: Curve
@@ -72,7 +75,7 @@ export interface CurveOf {
 /** The curve that holds for a form of a salt; the lab's own come before the shipped ones. */
 export function findCurve(form: Formula, own: readonly Curve[] = []): CurveOf | undefined {
   if (form.charge !== 0) return undefined
-  for (const curve of [...own, ...shippedCurves]) {
+  for (const curve of [...own, ...shippedCurves()]) {
     if (!mayHold(curve.salt, form)) continue
     const relation = relate(form, curve.salt)
     if (relation && relation.waters >= -1e-9) return { curve, relation }

@@ -44,6 +44,12 @@ export interface Told {
   readonly solid: readonly FormMass[]
   readonly estimated: boolean
   readonly leftOut: readonly string[]
+  /** All water of the liquor, that of dissolved hydrates included, g. */
+  readonly freeWater: number
+  /** Moles of each ion in the liquor. */
+  readonly ions: ReadonlyMap<string, number>
+  /** mL; an estimate. */
+  readonly volume: number
 }
 
 /** A filter cake: crystals with the liquor that clings to them, as a pot of its own. */
@@ -64,13 +70,16 @@ export interface Course {
 
 type Refused = SolubilityProblem | MoveProblem
 
-const toldOf = ({ celsius, told, solids, estimated, leftOut }: Rest): Told => ({
-  celsius,
-  water: told.water,
-  dissolved: told.forms,
-  solid: solids.map(({ solid, mass }) => ({ form: solid.form.text, mass })),
-  estimated,
-  leftOut,
+const toldOf = (rest: Rest): Told => ({
+  celsius: rest.celsius,
+  water: rest.told.water,
+  dissolved: rest.told.forms,
+  solid: rest.solids.map(({ solid, mass }) => ({ form: solid.form.text, mass })),
+  estimated: rest.estimated,
+  leftOut: rest.leftOut,
+  freeWater: rest.freeWater,
+  ions: rest.dissolved,
+  volume: liquorVolume(rest),
 })
 
 /** Takes a pot through its moves, each ending in a pot at rest. Crystals once filtered off are told as crops, by form. */

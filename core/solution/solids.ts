@@ -56,18 +56,22 @@ interface Sparing {
   readonly waters: number
   readonly product: number
 }
-const sparing: readonly Sparing[] = solubilityProducts.flatMap(([text, product]): Sparing[] => {
-  const form = parseFormula(text)
-  if (!form.ok) throw new Error(`The table of solubility products holds ${text}.`)
-  const { parts, waters } = partsOf(form.value.text)
-  const salt = parseFormula(parts.map(part => part.text).join('·'))
-  if (!salt.ok) return []
-  return [{ form: form.value, salt: salt.value, components: componentsOf(salt.value), waters, product }]
-})
+let made: readonly Sparing[] | undefined
+const sparing = (): readonly Sparing[] => (made ??= readProducts())
+
+const readProducts = (): Sparing[] =>
+  solubilityProducts.flatMap(([text, product]): Sparing[] => {
+    const form = parseFormula(text)
+    if (!form.ok) throw new Error(`The table of solubility products holds ${text}.`)
+    const { parts, waters } = partsOf(form.value.text)
+    const salt = parseFormula(parts.map(part => part.text).join('·'))
+    if (!salt.ok) return []
+    return [{ form: form.value, salt: salt.value, components: componentsOf(salt.value), waters, product }]
+  })
 
 /** A sparingly soluble salt by its formula, with or without water. */
 export const findProduct = (salt: Formula): Sparing | undefined =>
-  sparing.find(one => one.form.text === salt.text) ?? sparing.find(one => one.salt.text === salt.text)
+  sparing().find(one => one.form.text === salt.text) ?? sparing().find(one => one.salt.text === salt.text)
 
 /**
  * Every solid that a set of ions could make at a temperature: those of the curves that reach it, and the sparingly soluble ones by
@@ -81,14 +85,14 @@ export function solidsFor(
   const solids: Solid[] = []
   const leftOut: Curve[] = []
   const seen = new Set<string>()
-  for (const curve of [...own, ...shippedCurves]) {
+  for (const curve of [...own, ...shippedCurves()]) {
     if (seen.has(curve.salt.text) || !componentsOf(curve.salt).every(({ key }) => keys.has(key))) continue
     seen.add(curve.salt.text)
     const solid = solidOf(curve, celsius)
     if (solid) solids.push(solid)
     else leftOut.push(curve)
   }
-  for (const { form, salt, components, waters, product } of sparing) {
+  for (const { form, salt, components, waters, product } of sparing()) {
     if (seen.has(salt.text) || !components.every(({ key }) => keys.has(key))) continue
     if (solids.some(solid => solid.salt.text === salt.text && solid.source === 'product')) continue
     solids.push({

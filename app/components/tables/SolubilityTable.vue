@@ -6,7 +6,7 @@ import { useLibraryStore } from '~/stores/library'
 /** Solubility in water against temperature, by the solid that is in equilibrium. */
 const { query, meant } = defineProps<{ query: string; meant: string | undefined }>()
 const library = useLibraryStore()
-const curves = computed((): readonly Curve[] => [...library.curves, ...shippedCurves])
+const curves = computed((): readonly Curve[] => [...library.curves, ...shippedCurves()])
 const found = computed(() =>
   searchRows(
     curves.value,
