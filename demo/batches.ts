@@ -69,6 +69,18 @@ function zinc(now: Date): DemoBatch {
       ],
       product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
       yield: '85 %',
+      crystals: {
+        moves: [
+          { heatTo: '60 °C' },
+          { evaporateTo: { volume: '32 mL' } },
+          { coolTo: '5 °C' },
+          { filter: { retained: '20 %' } },
+          { wash: { with: 'water', volume: '4 mL', at: '0 °C' } },
+          { evaporate: { water: '5 g' } },
+          { coolTo: '0 °C' },
+          { filter: { retained: '20 %' } },
+        ],
+      },
     }),
     entries: run.entries,
   }
@@ -302,8 +314,28 @@ function ammine(): DemoBatch {
   }
 }
 
+/** Copper chloride is wanted, and what comes down first is something else: the exchange is on the Crystals page. */
+function chloride(): DemoBatch {
+  return {
+    code: 'CU-012',
+    document: documentOf('Copper(II) chloride from the sulfate, a trial', {
+      id: 's1',
+      name: 'Which comes first',
+      equation: 'CuSO4 + KCl -> CuCl2 + K2SO4',
+      reagents: [
+        { species: 'CuSO4', supply: { kind: 'solid', formula: 'CuSO4·5H2O' }, charge: { mass: '25.0 g' } },
+        { species: 'KCl', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
+      ],
+      product: { species: 'CuCl2', form: 'CuCl2·2H2O' },
+      solvent: '40 mL',
+    }),
+    entries: [],
+  }
+}
+
 /** The station's batches as they stand at `now`. */
 export const demoBatches = (now: Date): DemoBatch[] => [
+  chloride(),
   ammine(),
   cuprate(),
   nickelFromMetal(),

@@ -1,5 +1,5 @@
 import { colourOf, parseFormula } from '#core/formula'
-import { foldJournal, type Entry } from '#core/journal'
+import { aboutWords, foldJournal, type Entry } from '#core/journal'
 import { nextWant, type NextWant } from '#core/result'
 import type { Batch } from './db/batches'
 
@@ -35,8 +35,6 @@ function lastOf(entries: readonly Entry[]): { last?: { text: string; at: string 
   if (!line) return {}
   const { entry, current } = line
   const text =
-    entry.kind !== 'reading'
-      ? entry.text
-      : `${entry.measure} of ${entry.about.what === 'charge' ? `{${entry.about.species}}` : `crop ${entry.about.crop}`}, ${current ?? 'struck out'}`
+    entry.kind !== 'reading' ? entry.text : `${entry.measure} of ${aboutWords(entry.about)}, ${current ?? 'struck out'}`
   return { last: { text: text.slice(0, 160), at: entry.at } }
 }

@@ -124,6 +124,7 @@ const written = { id: z.uuid(), at: z.iso.datetime({ offset: true }), by: z.uuid
 const about = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('charge'), stage: id, species: formula }),
   z.strictObject({ what: z.literal('product'), stage: id, crop: z.int().min(1).max(20) }),
+  z.strictObject({ what: z.literal('pot'), stage: id }),
 ])
 
 /** A journal entry as it is sent and kept. */
@@ -132,7 +133,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('reading'),
     ...written,
     about,
-    measure: z.enum(['gross', 'tare', 'net', 'volume']),
+    measure: z.enum(['gross', 'tare', 'net', 'volume', 'temperature']),
     value: measured,
     instrument: text(80).exactOptional(),
     typed: z.boolean(),

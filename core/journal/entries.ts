@@ -1,9 +1,10 @@
-/** What a reading is about: one reagent's charge, or one crop of the product. */
+/** What a reading is about: one reagent's charge, one crop of the product, or the pot as it stands. */
 export type About =
   | { readonly what: 'charge'; readonly stage: string; readonly species: string }
   | { readonly what: 'product'; readonly stage: string; readonly crop: number }
+  | { readonly what: 'pot'; readonly stage: string }
 
-export type Measure = 'gross' | 'tare' | 'net' | 'volume'
+export type Measure = 'gross' | 'tare' | 'net' | 'volume' | 'temperature'
 
 interface Written {
   /** Made by whoever wrote it, so that sending it twice changes nothing. */

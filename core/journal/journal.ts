@@ -42,9 +42,10 @@ export function foldJournal(entries: readonly Entry[]): JournalLine[] {
   return [...lines.values()]
 }
 
-export const sameAbout = (a: About, b: About): boolean =>
-  a.stage === b.stage &&
-  (a.what === 'charge' ? b.what === 'charge' && a.species === b.species : b.what === 'product' && a.crop === b.crop)
+export const sameAbout = (a: About, b: About): boolean => a.stage === b.stage && keyOf(a) === keyOf(b)
+
+const keyOf = (about: About): string =>
+  about.what === 'charge' ? `charge ${about.species}` : about.what === 'product' ? `crop ${about.crop}` : 'pot'
 
 /**
  * The last gross less the last tare, or a net or volume that was read after both. A gross below its tare gives no mass but a
@@ -68,17 +69,31 @@ export function weighingOf(lines: readonly JournalLine[], about: About): Weighin
   return { gross: gross.figure, tare: tare.figure, net: difference(nameOf(about), gross.figure, tare.figure) }
 }
 
-const nameOf = (about: About): string =>
-  about.what === 'charge' ? `mass of {${about.species}} weighed` : `mass of crop ${about.crop}`
+/** What a reading is about, in words; formulas in braces. */
+export const aboutWords = (about: About): string =>
+  about.what === 'charge' ? `{${about.species}}` : about.what === 'product' ? `crop ${about.crop}` : 'the pot'
 
-const kindOf: Record<Measure, 'mass' | 'volume'> = { gross: 'mass', tare: 'mass', net: 'mass', volume: 'volume' }
+const nameOf = (about: About): string =>
+  about.what === 'charge'
+    ? `mass of {${about.species}} weighed`
+    : about.what === 'product'
+      ? `mass of crop ${about.crop}`
+      : 'mass of the pot'
+
+const kindOf: Record<Measure, 'mass' | 'volume' | 'temperature'> = {
+  gross: 'mass',
+  tare: 'mass',
+  net: 'mass',
+  volume: 'volume',
+  temperature: 'temperature',
+}
 
 /** The value of a reading; a balance may show zero, but not less. */
 export function readReading(
   reading: Pick<Reading, 'id' | 'measure' | 'about'>,
   value: string,
 ): Checked<Figure, QuantityProblem> {
-  const what = reading.about.what === 'charge' ? `{${reading.about.species}}` : `crop ${reading.about.crop}`
+  const what = aboutWords(reading.about)
   const name = reading.measure === 'net' ? nameOf(reading.about) : `${reading.measure}, ${what}`
   return parseQuantity(value, {
     kinds: [kindOf[reading.measure]],
@@ -108,6 +123,31 @@ export function cropsOf(lines: readonly JournalLine[], stage: string): number[] 
       crops.add(entry.about.crop)
   }
   return [...crops].sort((a, b) => a - b)
+}
+
+/** A volume of the pot's liquor with the temperature it was last seen at, in the order they were read. */
+export interface PotReading {
+  readonly celsius: number
+  readonly volume: number
+  readonly at: string
+}
+
+/** The pot's volumes, each at the temperature read last before it or, for the first, first after it; none without a temperature. */
+export function potReadings(lines: readonly JournalLine[], stage: string): PotReading[] {
+  const read = lines.flatMap(({ entry, current }) => {
+    if (entry.kind !== 'reading' || entry.about.what !== 'pot' || entry.about.stage !== stage || current === undefined)
+      return []
+    const value = readReading(entry, current)
+    return value.ok ? [{ measure: entry.measure, value: value.value.value, at: entry.at }] : []
+  })
+  const first = read.find(({ measure }) => measure === 'temperature')?.value
+  let celsius = first
+  const readings: PotReading[] = []
+  for (const { measure, value, at } of read) {
+    if (measure === 'temperature') celsius = value
+    else if (measure === 'volume' && celsius !== undefined) readings.push({ celsius, volume: value, at })
+  }
+  return readings
 }
 
 export type EntryProblem =

@@ -30,6 +30,7 @@ export function liquorVolume({
     strength += 0.5 * amount * chargeOf(key) ** 2
   }
   const bare = Math.max(volume, freeWater * 0.8)
+  if (bare < 1e-6) return bare
   let wide = bare
   for (let i = 0; i < 8; i++) {
     const litres = wide / 1000

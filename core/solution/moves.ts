@@ -66,6 +66,8 @@ export interface Course {
   /** What washes carried away, by form. */
   readonly washings: readonly FormMass[]
   readonly liquor: Told
+  /** Water boiled off in all, g. */
+  readonly boiledOff: number
 }
 
 type Refused = SolubilityProblem | MoveProblem
@@ -85,6 +87,7 @@ const toldOf = (rest: Rest): Told => ({
 /** Takes a pot through its moves, each ending in a pot at rest. Crystals once filtered off are told as crops, by form. */
 export function follow(start: PotState, moves: readonly Move[], own: readonly Curve[] = []): Checked<Course, Refused> {
   let pot = start
+  let boiledOff = 0
   const steps: Told[] = []
   const cakes: Cake[] = []
   const washings = new Map<string, number>()
@@ -101,6 +104,7 @@ export function follow(start: PotState, moves: readonly Move[], own: readonly Cu
     }
     const next = moved(pot, move, i, own)
     if (!next.ok) return next
+    boiledOff += Math.max(0, pot.water - next.value.water)
     const rest = restOf(next.value, own)
     if (!rest.ok) return rest
     if (move.do === 'filter') {
@@ -124,6 +128,7 @@ export function follow(start: PotState, moves: readonly Move[], own: readonly Cu
     crops: cakes.flatMap(cake => cropsOf(cake, start)),
     washings: [...washings].map(([form, mass]) => ({ form, mass })),
     liquor: toldOf(rest.value),
+    boiledOff,
   })
 }
 

@@ -6,6 +6,7 @@ import type { Curve } from './curve'
 import { findCurve } from './curve'
 import { addSolute, type PotState } from './pot-state'
 import { arrivals, type Arrival } from './questions'
+import { findProduct } from './solids'
 
 export interface Verdict {
   readonly order: readonly Arrival[]
@@ -78,7 +79,7 @@ function exchangesFor(
       }
     }
   }
-  return [...found.slice(0, 3), ...detours(wanted)]
+  return [...found.slice(0, 3), ...metatheses(pot, wanted, own), ...detours(wanted)]
 }
 
 function swap(
@@ -124,6 +125,43 @@ function swappedFormula(salt: Formula, ion: string, other: string): string | und
   const [keptText, otherText] = [many(kept.text, b / common), many(other, a / common)]
   if (other === 'CH3COO') return otherText.startsWith('(') ? keptText + otherText : `CH3COO${kept.text}`
   return charge > 0 ? otherText + keptText : keptText + otherText
+}
+
+const PRECIPITANTS = ['Ba', 'Ca', 'Pb', 'Ag'] as const
+
+/** A salt of the wanted anion whose metal takes the other anion down with it: barium chloride for a chloride from a sulfate. */
+function metatheses(pot: PotState, wanted: Formula, own: readonly Curve[]): Exchange[] {
+  const ions = ionsOf(wanted) ?? []
+  const metal = ions.find(({ charge }) => charge > 0)
+  const anion = ions.find(({ charge }) => charge < 0)
+  const others = pot.solutes
+    .flatMap(({ salt }) => ionsOf(salt) ?? [])
+    .filter(({ charge, text }) => charge < 0 && text !== anion?.text)
+  if (!metal || !anion) return []
+  return others
+    .flatMap(other =>
+      PRECIPITANTS.flatMap((precipitant): Exchange[] => {
+        const charge = precipitant === 'Ag' ? 1 : 2
+        const solid = parseFormula(saltOf(precipitant, charge, other.text, -other.charge))
+        const salt = parseFormula(saltOf(precipitant, charge, anion.text, -anion.charge))
+        if (!solid.ok || !salt.ok || !findProduct(solid.value) || !findCurve(salt.value, own)) return []
+        const from = saltOf(metal.text, metal.charge, other.text, -other.charge)
+        return [
+          {
+            kind: 'detour',
+            words: `Bring {${from}} together with just enough {${salt.value.text}}: {${solid.value.text}} hardly dissolves and is filtered off, and the liquor holds {${wanted.text}} alone.`,
+          },
+        ]
+      }),
+    )
+    .slice(0, 1)
+}
+
+function saltOf(metal: string, up: number, anion: string, down: number): string {
+  const common = up % down === 0 ? down : down % up === 0 ? up : 1
+  const many = (text: string, count: number): string =>
+    count === 1 ? text : /^[A-Z][a-z]?$/.test(text) ? text + count : `(${text})${count}`
+  return many(metal, down / common) + many(anion, up / common)
 }
 
 /** By way of a solid that hardly dissolves: precipitate the metal, wash it, and take it up in the acid of the wanted anion. */

@@ -10,6 +10,7 @@ const parts = [
   { key: 'route', name: 'Route' },
   { key: 'sheet', name: 'Sheet' },
   { key: 'run', name: 'Run' },
+  { key: 'crystals', name: 'Crystals' },
   { key: 'yield', name: 'Yield' },
 ]
 const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)

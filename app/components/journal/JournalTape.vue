@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { format, isToday } from 'date-fns'
-import type { Entry, JournalLine } from '#core/journal'
+import { aboutWords, type Entry, type JournalLine } from '#core/journal'
 
 /** The journal as a tape: what was read and seen, with what was corrected struck through. */
 const { lines, waiting, nameOf } = defineProps<{
@@ -17,7 +17,7 @@ const isWaiting = (id: string): boolean => waiting.some(entry => entry.id === id
 
 function about(entry: JournalLine['entry']): string {
   if (entry.kind !== 'reading') return entry.kind === 'observation' ? 'Seen' : 'Note'
-  const what = entry.about.what === 'charge' ? `{${entry.about.species}}` : `crop ${entry.about.crop}`
+  const what = aboutWords(entry.about)
   return `${entry.measure.charAt(0).toUpperCase()}${entry.measure.slice(1)} of ${what}`
 }
 

@@ -7,24 +7,29 @@ const { about, weighing, byVolume } = defineProps<{ about: About; weighing: Weig
 const emit = defineEmits<{ record: [measure: Measure, value: string] }>()
 
 const fields = computed((): { measure: Measure; label: string; placeholder: string }[] =>
-  byVolume
+  about.what === 'pot'
     ? [
-        { measure: 'volume', label: 'Volume', placeholder: 'mL' },
-        { measure: 'net', label: 'or mass, net', placeholder: 'g' },
+        { measure: 'temperature', label: 'Temperature of the pot', placeholder: '°C' },
+        { measure: 'volume', label: 'Volume of the liquor', placeholder: 'mL' },
       ]
-    : [
-        { measure: 'tare', label: 'Tare: empty vessel', placeholder: 'g' },
-        { measure: 'gross', label: 'Gross: vessel with it', placeholder: 'g' },
-        { measure: 'net', label: 'or net', placeholder: 'g' },
-      ],
+    : byVolume
+      ? [
+          { measure: 'volume', label: 'Volume', placeholder: 'mL' },
+          { measure: 'net', label: 'or mass, net', placeholder: 'g' },
+        ]
+      : [
+          { measure: 'tare', label: 'Tare: empty vessel', placeholder: 'g' },
+          { measure: 'gross', label: 'Gross: vessel with it', placeholder: 'g' },
+          { measure: 'net', label: 'or net', placeholder: 'g' },
+        ],
 )
 
-const typed = reactive<Record<Measure, string>>({ gross: '', tare: '', net: '', volume: '' })
+const typed = reactive<Record<Measure, string>>({ gross: '', tare: '', net: '', volume: '', temperature: '' })
 const asked = ref<Measure>()
 watch(
   () => JSON.stringify(about),
   () => {
-    Object.assign(typed, { gross: '', tare: '', net: '', volume: '' })
+    Object.assign(typed, { gross: '', tare: '', net: '', volume: '', temperature: '' })
     asked.value = undefined
   },
 )
@@ -32,7 +37,7 @@ watch(
 /** A bare number takes the instrument's unit: grams or millilitres. */
 const whole = (measure: Measure): string =>
   /^\s*\d+(\.\d+)?\s*$/.test(typed[measure])
-    ? `${typed[measure].trim()} ${measure === 'volume' ? 'mL' : 'g'}`
+    ? `${typed[measure].trim()} ${measure === 'volume' ? 'mL' : measure === 'temperature' ? '°C' : 'g'}`
     : typed[measure]
 const readOf = (measure: Measure) => readReading({ id: 'draft', about, measure }, whole(measure))
 

@@ -7,6 +7,8 @@ import { useLibraryStore } from '~/stores/library'
 const { query, meant } = defineProps<{ query: string; meant: string | undefined }>()
 const library = useLibraryStore()
 const curves = computed((): readonly Curve[] => [...library.curves, ...shippedCurves()])
+const idOf = (curve: Curve): string | undefined =>
+  library.rows.find(row => row.kind === 'curve' && row.body.salt === curve.salt.text)?.id
 const found = computed(() =>
   searchRows(
     curves.value,
@@ -24,6 +26,7 @@ const told = (grams: number | undefined): string =>
 
 <template>
   <div class="mt-3 min-h-0">
+    <OwnCurveForm class="mb-2" />
     <p class="small mb-1">
       {{ found.length }} of {{ curves.length }} salts. g of anhydrous salt in 100 g of water; between the points a
       monotone curve, outside them nothing.
@@ -46,7 +49,16 @@ const told = (grams: number | undefined): string =>
               <td class="whitespace-nowrap pl-4 small">{{ p === 0 ? gradeWords[curve.grade] : '' }}</td>
               <td class="small">
                 {{ p === 0 ? curve.source : ''
-                }}<span v-if="curve.own && p === 0" class="tag ml-1 bg-blue-soft text-blue">your lab’s</span>
+                }}<span v-if="curve.own && p === 0" class="tag ml-1 bg-blue-soft text-blue">your lab’s</span
+                ><button
+                  v-if="curve.own && p === 0 && idOf(curve)"
+                  type="button"
+                  class="ml-2 rounded text-red underline"
+                  :aria-label="`Take the curve of ${curve.salt.text} out`"
+                  @click="library.remove(idOf(curve)!)"
+                >
+                  take out
+                </button>
               </td>
             </tr>
           </template>

@@ -3,6 +3,7 @@ import { cropsOf, weighingOf, type About, type JournalLine, type Measure } from 
 import { colourOf, parseFormula } from '#core/formula'
 import { formatFigure, product } from '#core/quantity'
 import { findReagent } from '#core/sheet'
+import { moveWords } from '#core/solution'
 import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
@@ -51,7 +52,15 @@ const targets = computed((): Target[] => {
   const crops = [
     ...new Set([...cropsOf(journal.lines, stage.value.id), 1, ...(newCrop.value ? [newCrop.value] : [])]),
   ].sort((a, b) => a - b)
-  if (stage.value.inPot) return charges
+  const pot: Target = {
+    about: { what: 'pot', stage: stage.value.id },
+    name: 'the pot',
+    planned: 'temperature, volume',
+    byVolume: true,
+    grams: 10,
+    isDone: false,
+  }
+  if (stage.value.inPot) return [...charges, pot]
   return [
     ...charges,
     ...crops.map((crop): Target => {
@@ -65,26 +74,30 @@ const targets = computed((): Target[] => {
         isDone: !!weighingOf(journal.lines, about).net,
       }
     }),
+    pot,
   ]
 })
 
 const chosen = ref('')
-const keyOf = (about: About): string => (about.what === 'charge' ? about.species : `crop ${about.crop}`)
+const keyOf = (about: About): string =>
+  about.what === 'charge' ? about.species : about.what === 'product' ? `crop ${about.crop}` : 'pot'
 const target = computed(
   () =>
     targets.value.find(({ about }) => keyOf(about) === chosen.value) ??
-    targets.value.find(({ isDone }) => !isDone) ??
+    targets.value.find(({ isDone, about }) => !isDone && about.what !== 'pot') ??
     targets.value[0],
 )
 const weighing = computed(() => (target.value ? weighingOf(journal.lines, target.value.about) : {}))
 const verb = computed(() =>
   !target.value
     ? ''
-    : target.value.about.what === 'product'
-      ? 'Weigh the product,'
-      : target.value.byVolume
-        ? 'Measure'
-        : 'Weigh',
+    : target.value.about.what === 'pot'
+      ? 'Read'
+      : target.value.about.what === 'product'
+        ? 'Weigh the product,'
+        : target.value.byVolume
+          ? 'Measure'
+          : 'Weigh',
 )
 
 /** Stays on the charge at hand while its weighing is half done. */
@@ -108,6 +121,7 @@ function addCrop(): void {
 
 /** What is seen most often, to be pressed with a gloved finger. */
 const chips = ['fizzing stopped', 'all dissolved', 'solid left at the bottom', 'clear', 'cloudy', 'crystals'] as const
+const planned = computed(() => (stage.value.crystals?.moves ?? []).map(moveWords))
 const words = ref('')
 const colour = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
@@ -183,14 +197,16 @@ const notes = computed((): MarginNote[] => {
         </h1>
         <p class="mt-1 text-[15px] text-soft">
           {{
-            target.about.what === 'product'
-              ? `The sheet: ${target.planned}. A hot vessel weighs wrong; let it cool first.`
-              : 'Read it once, at the instrument. What counts is what was charged, not what was planned.'
+            target.about.what === 'pot'
+              ? 'Temperature first, then the volume at it: they go onto the crystals’ chart.'
+              : target.about.what === 'product'
+                ? `The sheet: ${target.planned}. A hot vessel weighs wrong; let it cool first.`
+                : 'Read it once, at the instrument. What counts is what was charged, not what was planned.'
           }}
         </p>
         <div class="mt-4 grid gap-4 lg:grid-cols-2">
           <ReadingCard :about="target.about" :weighing="weighing" :by-volume="target.byVolume" @record="record" />
-          <BalancePanel :hands="target.grams" @take="record" />
+          <BalancePanel v-if="target.about.what !== 'pot'" :hands="target.grams" @take="record" />
         </div>
         <section class="card mt-4" aria-label="Observations">
           <div class="flex items-baseline justify-between">
@@ -209,6 +225,20 @@ const notes = computed((): MarginNote[] => {
             >
               {{ chip }}
             </button>
+          </div>
+          <div v-if="planned.length > 0" class="mt-3 border-t border-rule pt-2">
+            <h3 class="small mb-1">The crystals, as planned: press what is done</h3>
+            <div class="flex flex-wrap gap-2">
+              <button
+                v-for="(text, i) in planned"
+                :key="i"
+                type="button"
+                class="button button-quiet glove px-4"
+                @click="observe(text)"
+              >
+                {{ text }}
+              </button>
+            </div>
           </div>
           <form class="mt-3 flex gap-2" @submit.prevent="keepWords('observation')">
             <input

@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { ArrowDown, ArrowUp, Trash2 } from '@lucide/vue'
+import type { Course, MovePlan } from '#core/solution'
+import type { Span } from '#core/problem'
+
+/** The moves of a crystallisation, each with what stands in the pot after it. */
+const { moves, course, problem } = defineProps<{
+  moves: readonly MovePlan[]
+  course: Course | undefined
+  /** The move that does not read or does not work, and where in it. */
+  problem: { at: number; span?: Span | undefined; why: string; fix: string } | undefined
+}>()
+const emit = defineEmits<{ change: [moves: MovePlan[], key: string] }>()
+
+interface Shown {
+  readonly name: string
+  readonly text: string
+  readonly make: (text: string) => MovePlan
+  readonly label: string
+}
+function shownOf(move: MovePlan): Shown {
+  if ('heatTo' in move)
+    return { name: 'Heat to', label: 'Temperature', text: move.heatTo, make: heatTo => ({ heatTo }) }
+  if ('coolTo' in move)
+    return { name: 'Cool to', label: 'Temperature', text: move.coolTo, make: coolTo => ({ coolTo }) }
+  if ('addWater' in move)
+    return { name: 'Add water', label: 'Water', text: move.addWater, make: addWater => ({ addWater }) }
+  if ('evaporate' in move)
+    return {
+      name: 'Boil off',
+      label: 'Water boiled off',
+      text: move.evaporate.water,
+      make: water => ({ evaporate: { water } }),
+    }
+  if ('evaporateTo' in move)
+    return 'volume' in move.evaporateTo
+      ? {
+          name: 'Boil down to',
+          label: 'Volume',
+          text: move.evaporateTo.volume,
+          make: volume => ({ evaporateTo: { volume } }),
+        }
+      : {
+          name: 'Boil down to water',
+          label: 'Water left',
+          text: move.evaporateTo.water,
+          make: water => ({ evaporateTo: { water } }),
+        }
+  if ('filter' in move)
+    return {
+      name: 'Filter, keeping liquor',
+      label: 'Liquor kept, of the crystals',
+      text: move.filter.retained ?? '0 %',
+      make: retained => ({ filter: { retained } }),
+    }
+  return {
+    name: `Wash with ${move.wash.with}, ${move.wash.at ?? '0 °C'}`,
+    label: 'Volume of the wash',
+    text: move.wash.volume,
+    make: volume => ({ wash: { ...move.wash, volume } }),
+  }
+}
+const rows = computed(() => moves.map((move, i) => ({ move, shown: shownOf(move), told: course?.steps[i] })))
+
+const set = (i: number, move: MovePlan): void =>
+  emit(
+    'change',
+    moves.map((one, j) => (j === i ? move : one)),
+    `move ${i}`,
+  )
+const remove = (i: number): void =>
+  emit(
+    'change',
+    moves.filter((_, j) => j !== i),
+    `remove ${i}`,
+  )
+function swap(i: number, by: -1 | 1): void {
+  const next = [...moves]
+  ;[next[i], next[i + by]] = [next[i + by]!, next[i]!]
+  emit('change', next, `swap ${i}`)
+}
+const kinds: readonly { name: string; move: MovePlan }[] = [
+  { name: 'heat', move: { heatTo: '80 °C' } },
+  { name: 'boil off', move: { evaporate: { water: '10 g' } } },
+  { name: 'boil down to a volume', move: { evaporateTo: { volume: '25 mL' } } },
+  { name: 'add water', move: { addWater: '10 g' } },
+  { name: 'cool', move: { coolTo: '5 °C' } },
+  { name: 'filter', move: { filter: { retained: '20 %' } } },
+  { name: 'wash, water', move: { wash: { with: 'water', volume: '5 mL', at: '0 °C' } } },
+  { name: 'wash, ethanol', move: { wash: { with: 'ethanol', volume: '5 mL', at: '5 °C' } } },
+]
+const grams = (mass: number): string =>
+  mass >= 100 ? mass.toFixed(0) : mass >= 10 ? mass.toFixed(1) : mass >= 0.005 ? mass.toFixed(2) : 'a trace'
+const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({ mass }) => mass > 1e-4)
+</script>
+
+<template>
+  <div>
+    <ol class="text-[14px]" aria-label="Moves">
+      <li v-for="(row, i) in rows" :key="i" class="border-b border-rule py-1.5">
+        <div class="flex items-center gap-2">
+          <span class="min-w-0 flex-1">{{ row.shown.name }}</span>
+          <QuantityField
+            hidden
+            class="w-[96px]"
+            :label="`${row.shown.label}, move ${i + 1}`"
+            :model-value="row.shown.text"
+            :problem="problem?.at === i ? problem : undefined"
+            @update:model-value="set(i, row.shown.make($event))"
+          />
+          <button
+            type="button"
+            class="tool"
+            :disabled="i === 0"
+            :aria-label="`Move ${i + 1} earlier`"
+            @click="swap(i, -1)"
+          >
+            <ArrowUp :size="14" />
+          </button>
+          <button
+            type="button"
+            class="tool"
+            :disabled="i === rows.length - 1"
+            :aria-label="`Move ${i + 1} later`"
+            @click="swap(i, 1)"
+          >
+            <ArrowDown :size="14" />
+          </button>
+          <button type="button" class="tool" :aria-label="`Take move ${i + 1} out`" @click="remove(i)">
+            <Trash2 :size="14" />
+          </button>
+        </div>
+        <p v-if="row.told" class="text-[13px] text-soft">
+          <template v-if="seen(row.told.solid).length > 0">
+            <b class="text-ink">
+              <template v-for="(solid, s) in seen(row.told.solid)" :key="solid.form"
+                ><template v-if="s > 0">, </template><span class="figure mr-1">{{ grams(solid.mass) }} g</span>
+                <FormulaText :text="solid.form" /></template></b
+            >{{ 'wash' in row.move ? ' left in the cake' : ' down; ' }}
+          </template>
+          <template v-else-if="!('filter' in row.move)">all dissolved; </template>
+          <template v-if="!('wash' in row.move)"
+            >{{ row.told.volume.toFixed(0) }} mL of liquor with
+            <template v-for="(form, d) in seen(row.told.dissolved).slice(0, 3)" :key="form.form"
+              ><template v-if="d > 0">, </template><span class="figure mr-1">{{ grams(form.mass) }} g</span>
+              <FormulaText :text="form.form" /></template
+          ></template>
+          <span v-if="row.told.estimated" class="tag ml-1 bg-amber-soft text-amber">estimate</span>
+        </p>
+      </li>
+    </ol>
+    <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Add a move">
+      <button
+        v-for="kind in kinds"
+        :key="kind.name"
+        type="button"
+        class="min-h-7 rounded border border-edge bg-white px-2 text-[13px] hover:bg-verdigris-soft"
+        @click="emit('change', [...moves, kind.move], `add ${moves.length}`)"
+      >
+        + {{ kind.name }}
+      </button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tool {
+  display: grid;
+  place-items: center;
+  width: 26px;
+  height: 26px;
+  border: 1px solid var(--color-edge);
+  border-radius: 5px;
+  background: #fff;
+}
+.tool:disabled {
+  border-color: var(--color-rule);
+  color: var(--color-rule);
+}
+</style>

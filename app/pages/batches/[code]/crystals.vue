@@ -1,0 +1,413 @@
+<script setup lang="ts">
+import { parseFormula } from '#core/formula'
+import { dryingAdvice, proposeMoves, stagePot, type MarginNote } from '#core/result'
+import {
+  comesDownAt,
+  explainMove,
+  explainSolubility,
+  findCurve,
+  follow,
+  gramsIn,
+  justSaturated,
+  liquorVolume,
+  readMoves,
+  saturationTemperature,
+  spanOf,
+  washOptions,
+  whichFirst,
+  type MovePlan,
+  type MoveProblem,
+  type SolubilityProblem,
+  type WashOption,
+} from '#core/solution'
+import { explainQuantity } from '#core/quantity'
+import { withBench, withCrystals, withYield } from '#core/sheet'
+import { potReadings } from '#core/journal'
+import { useBatchStore } from '~/stores/batch'
+import { useJournalStore } from '~/stores/journal'
+import { useLibraryStore } from '~/stores/library'
+
+const batch = useBatchStore()
+const journal = useJournalStore()
+const library = useLibraryStore()
+const stage = computed(() => batch.stage!)
+const sheet = computed(() => batch.stageSheet)
+const curves = computed(() => library.curves)
+
+const product = computed(() => {
+  const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
+  return read.ok ? read.value : undefined
+})
+const start = computed(() => (sheet.value ? stagePot(sheet.value, curves.value) : undefined))
+const curve = computed(() => (product.value ? findCurve(product.value, curves.value)?.curve : undefined))
+const proposed = computed(() =>
+  start.value && product.value ? proposeMoves(start.value.pot, product.value, curves.value) : undefined,
+)
+const moves = computed((): readonly MovePlan[] => stage.value.crystals?.moves ?? proposed.value ?? [])
+const isOwn = computed(() => stage.value.crystals !== undefined)
+const read = computed(() => readMoves(moves.value))
+const course = computed(() =>
+  start.value && read.value.ok ? follow(start.value.pot, read.value.value, curves.value) : undefined,
+)
+
+const problem = computed(() => {
+  if (!read.value.ok) {
+    const { path, problem: found } = read.value.problem
+    return { at: Number(path[0]), span: found.span, ...explainQuantity(found) }
+  }
+  if (!course.value || course.value.ok) return undefined
+  const found: SolubilityProblem | MoveProblem = course.value.problem
+  if (found.code.startsWith('moves.')) return { at: (found as MoveProblem).step, ...explainMove(found as MoveProblem) }
+  const off = found as SolubilityProblem
+  const at = read.value.value.findIndex(move => 'celsius' in move && 'celsius' in off && move.celsius === off.celsius)
+  return { at: Math.max(0, at), ...explainSolubility(off) }
+})
+const done = computed(() => (course.value?.ok ? course.value.value : undefined))
+
+function change(next: readonly MovePlan[], key: string): void {
+  batch.change(stage => withCrystals(stage, next), `crystals ${key}`)
+}
+function drag(at: number, celsius: number): void {
+  const move = moves.value[at]
+  if (!move) return
+  const text = `${Math.min(100, Math.max(0, celsius))} °C`
+  change(
+    moves.value.map((one, i) => (i === at ? ('heatTo' in one ? { heatTo: text } : { coolTo: text }) : one)),
+    `move ${at}`,
+  )
+}
+
+/** Points of the way on the chart: where the liquor stands after each move. */
+const path = computed(() => {
+  const salt = curve.value?.salt
+  if (!done.value || !salt || !start.value) return []
+  return done.value.steps.flatMap((told, i) => {
+    const move = moves.value[i]!
+    if ('wash' in move || told.freeWater < 0.05) return []
+    const label =
+      'heatTo' in move
+        ? 'Heat to'
+        : 'coolTo' in move
+          ? 'Cool to'
+          : 'evaporate' in move || 'evaporateTo' in move
+            ? 'Boiled down'
+            : 'filter' in move
+              ? 'Filtered'
+              : 'Water added'
+    return [
+      {
+        celsius: told.celsius,
+        grams: gramsIn(told, salt),
+        label,
+        ...('heatTo' in move || 'coolTo' in move ? { move: i } : {}),
+      },
+    ]
+  })
+})
+/** What the run really measured: volume and temperature of the pot. */
+const real = computed(() => {
+  const salt = curve.value?.salt
+  if (!salt || !start.value) return []
+  const { pot } = start.value
+  return potReadings(journal.lines, stage.value.id).flatMap(({ celsius, volume, at }) => {
+    const ions = pot.totals
+    let low = 0.01
+    let high = 5000
+    for (let i = 0; i < 50; i++) {
+      const middle = (low + high) / 2
+      if (liquorVolume({ freeWater: middle, dissolved: ions, celsius }) < volume) low = middle
+      else high = middle
+    }
+    return [{ celsius, grams: gramsIn({ ions, freeWater: low }, salt), label: at.slice(11, 16) }]
+  })
+})
+const others = computed(() =>
+  (start.value?.pot.solutes ?? [])
+    .flatMap(({ curve: other }) => (other && other !== curve.value ? [other] : []))
+    .slice(0, 3),
+)
+
+const questions = computed(() => {
+  if (!start.value || !product.value) return undefined
+  const { pot } = start.value
+  const span = spanOf(pot)
+  if (!span) return undefined
+  const hot = Math.min(span.to, 95)
+  const least = justSaturated(pot, hot, curves.value)
+  return {
+    hot,
+    least,
+    volume: least === undefined ? undefined : liquorVolume({ freeWater: least, dissolved: pot.totals, celsius: hot }),
+    first: saturationTemperature(pot, hot, curves.value),
+  }
+})
+const verdict = computed(() => {
+  if (!start.value || !product.value || start.value.pot.solutes.length < 2) return undefined
+  const span = spanOf(start.value.pot)
+  const temperatures = done.value?.steps.map(({ celsius }) => celsius) ?? []
+  const from = Math.max(...temperatures, 25)
+  const to = Math.min(...temperatures, 25)
+  if (!span || from <= to) return undefined
+  const hottest = done.value?.steps.filter(({ celsius }) => celsius === from).at(-1)
+  const pot = hottest ? { ...start.value.pot, water: hottest.freeWater } : start.value.pot
+  return whichFirst(pot, product.value, Math.min(from, span.to), Math.max(to, span.from), curves.value)
+})
+const filterAt = computed(() => {
+  if (!done.value || !product.value || !start.value) return undefined
+  const hot = done.value.steps[0]
+  return (
+    hot &&
+    comesDownAt(
+      { ...start.value.pot, water: hot.freeWater },
+      findCurve(product.value, curves.value)?.curve.salt.text ?? '',
+      hot.celsius,
+      curves.value,
+    )
+  )
+})
+const cake = computed(() => done.value?.cakes[0])
+const washes = computed(() => {
+  if (!cake.value || !product.value || !read.value.ok) return []
+  const beforeWash =
+    start.value &&
+    follow(
+      start.value.pot,
+      read.value.value.filter(({ do: kind }) => kind !== 'wash'),
+      curves.value,
+    )
+  const unwashed = beforeWash?.ok ? beforeWash.value.cakes[0] : undefined
+  const retained = read.value.value.find(move => move.do === 'filter')
+  return unwashed
+    ? washOptions(
+        { pot: unwashed.pot, retained: retained?.do === 'filter' ? retained.retained : 0.2, product: product.value },
+        curves.value,
+        library.substances,
+      )
+    : []
+})
+function takeWash({ solvent, celsius, portions, portion }: WashOption): void {
+  const wash: MovePlan = { wash: { with: solvent, volume: `${portion.toPrecision(2)} mL`, at: `${celsius} °C` } }
+  change([...moves.value.filter(move => !('wash' in move)), ...Array.from({ length: portions }, () => wash)], 'wash')
+}
+const drying = computed(() => (product.value ? dryingAdvice(product.value, library.substances) : undefined))
+
+const crops = computed(() => (done.value?.crops ?? []).filter(({ mass }) => mass > 1e-4))
+const recovery = computed(() => crops.value.reduce((sum, crop) => sum + (isProduct(crop.form) ? crop.recovery : 0), 0))
+const isProduct = (form: string): boolean => {
+  const other = parseFormula(form)
+  return !!other.ok && findCurve(other.value, curves.value)?.curve === curve.value
+}
+function takeYield(): void {
+  batch.change(stage => withYield(stage, `${(recovery.value * 100).toPrecision(3)} %`), 'yield from crystals')
+}
+const boiledOff = computed(() => done.value?.boiledOff ?? 0)
+function takeWater(): void {
+  batch.change(stage => withBench(stage, 'evaporate', `${boiledOff.value.toPrecision(3)} g`), 'water from crystals')
+}
+
+const tab = ref<'first' | 'wash' | 'dry' | 'again'>('wash')
+const tabs = [
+  { key: 'wash', name: 'How to wash' },
+  { key: 'dry', name: 'How to dry' },
+  { key: 'first', name: 'Which salt first' },
+  { key: 'again', name: 'Recrystallise' },
+] as const
+
+const notes = computed((): MarginNote[] => {
+  const list: MarginNote[] = []
+  if (!start.value || !product.value) return list
+  if (verdict.value && verdict.value.wanted !== 'first' && verdict.value.instead)
+    list.push({
+      tone: 'hazard',
+      tag: 'Not the one you want',
+      text: `{${verdict.value.instead}} comes down first, from ${verdict.value.order[0]!.celsius.toFixed(0)} °C.${verdict.value.exchanges[0] ? ` ${verdict.value.exchanges[0].words}` : ''}`,
+    })
+  const liquor = done.value?.liquor
+  const left = liquor && curve.value ? gramsIn(liquor, curve.value.salt) * (liquor.freeWater / 100) : 0
+  if (crops.value.length === 0 && done.value)
+    list.push({
+      tone: 'caution',
+      tag: 'No crop',
+      text: 'Nothing comes down on this way: boil it down further, or cool further.',
+    })
+  else if (recovery.value < 0.7 && recovery.value > 0)
+    list.push({
+      tone: 'caution',
+      tag: 'Low crop',
+      text: `${left.toPrecision(2)} g of the salt stay in the liquor. Boil it down and chill it for a second crop, less clean.`,
+    })
+  if (crops.value.some(({ form }) => !isProduct(form)))
+    list.push({
+      tone: 'hazard',
+      tag: 'Mixed crop',
+      text: `${crops.value
+        .filter(({ form }) => !isProduct(form))
+        .map(({ form, mass }) => `${mass.toPrecision(2)} g of {${form}}`)
+        .join(', ')} come down with it.`,
+    })
+  if (filterAt.value !== undefined && filterAt.value > 45)
+    list.push({
+      tone: 'caution',
+      tag: 'Hot filter',
+      text: `It begins to come down at ${filterAt.value.toFixed(0)} °C: a filter that is not warmed clogs. Pour hot water through it first.`,
+    })
+  if (course.value?.ok && course.value.value.steps.some(({ estimated }) => estimated))
+    list.push({
+      tone: 'info',
+      tag: 'Estimate',
+      text: 'Salts here share ions, so a model answers: products of the curves, without activities. Against the published point of NaCl and KCl at 25 °C it is 1.5 and 3.4 percent off.',
+    })
+  if (start.value.leftOut.length > 0)
+    list.push({
+      tone: 'caution',
+      tag: 'Left out',
+      text: `${start.value.leftOut.map(text => `{${text}}`).join(', ')} ${start.value.leftOut.length === 1 ? 'has' : 'have'} no solubility in the table and ${start.value.leftOut.length === 1 ? 'is' : 'are'} not in this pot.`,
+    })
+  const missing = new Set(done.value?.steps.flatMap(({ leftOut }) => leftOut) ?? [])
+  if (missing.size > 0)
+    list.push({
+      tone: 'info',
+      tag: 'Not reached',
+      text: `The curves of ${[...missing].map(text => `{${text}}`).join(', ')} do not reach all these temperatures; what they would do there is not known.`,
+    })
+  if (curve.value) list.push({ tone: 'info', tag: 'Source', text: `${curve.value.source}.` })
+  return list
+})
+</script>
+
+<template>
+  <div class="crystals-page grid min-h-0 flex-1">
+    <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
+      <div class="flex items-start justify-between gap-3">
+        <div>
+          <h1>Crystals of <FormulaText :text="stage.product.form ?? stage.product.species" /></h1>
+          <p v-if="start && questions" class="mt-0.5 text-[14px] text-soft">
+            <span class="figure text-ink">{{ start.pot.water.toFixed(1) }} g</span> of water in the pot.
+            <template v-if="questions.least !== undefined">
+              Just saturated at {{ questions.hot.toFixed(0) }} °C with
+              <b class="figure text-ink">{{ questions.least.toFixed(1) }} g</b>, about
+              <b class="figure text-ink">{{ questions.volume!.toFixed(0) }} mL</b>.</template
+            >
+            <template v-if="questions.first !== undefined">
+              As it stands, crystals come from
+              <b class="figure text-ink">{{ questions.first.toFixed(1) }} °C</b>.</template
+            >
+          </p>
+        </div>
+        <SaveSign :saving="batch.saving" />
+      </div>
+      <ConflictBanner
+        v-if="batch.conflict"
+        class="mt-3"
+        :changes="batch.conflict.changes"
+        @theirs="batch.takeTheirs()"
+        @mine="batch.keepMine()"
+      />
+      <p v-if="!sheet" class="mt-3">
+        The sheet has no figures yet:
+        <NuxtLink :to="{ path: `/batches/${batch.code}/sheet`, query: $route.query }" class="text-verdigris underline"
+          >give a charge or a target</NuxtLink
+        >.
+      </p>
+      <p v-else-if="!start || !curve" class="mt-3 max-w-[44em] text-[15px]">
+        The table has no solubility of <FormulaText :text="stage.product.species" /> in water, so its crop cannot be
+        told. <NuxtLink to="/tables?table=solubility" class="text-verdigris underline">Add your own curve</NuxtLink>, by
+        hand or pasted, and this page works with it. What is known of drying it stands below.
+      </p>
+      <template v-else>
+        <div class="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,380px)]">
+          <div>
+            <LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag" />
+            <div class="crops mt-2" role="status">
+              <p v-for="crop in crops" :key="crop.form">
+                <b class="figure text-[20px]">{{ crop.mass.toPrecision(4) }} g</b> <FormulaText :text="crop.form" />,
+                {{ (crop.recovery * 100).toFixed(1) }} % of what could be
+                <span v-if="crop.entrained > 0.0005" class="small"
+                  >with {{ crop.entrained.toPrecision(2) }} g of the liquor’s salts dried into it</span
+                >
+              </p>
+              <p v-if="crops.length === 0">No crop yet.</p>
+            </div>
+            <div class="mt-2 flex flex-wrap gap-2">
+              <button type="button" class="button button-quiet" :disabled="recovery <= 0" @click="takeYield">
+                Expect {{ (recovery * 100).toFixed(0) }} % on the sheet
+              </button>
+              <button type="button" class="button button-quiet" :disabled="boiledOff <= 0" @click="takeWater">
+                Boil off {{ boiledOff.toPrecision(3) }} g on the sheet
+              </button>
+              <button
+                v-if="isOwn"
+                type="button"
+                class="button button-quiet"
+                @click="batch.change(stage => withCrystals(stage, undefined), 'propose')"
+              >
+                Propose anew
+              </button>
+            </div>
+          </div>
+          <MoveList :moves="moves" :course="done" :problem="problem" @change="change" />
+        </div>
+      </template>
+      <nav class="mt-5 flex gap-1 border-b border-rule" aria-label="Advice">
+        <button
+          v-for="one in tabs"
+          :key="one.key"
+          type="button"
+          class="rounded-t-md px-3 py-1.5 text-[14px]"
+          :class="one.key === tab ? 'border border-b-0 border-rule bg-paper font-semibold' : 'text-soft hover:bg-paper'"
+          :aria-pressed="one.key === tab"
+          @click="tab = one.key"
+        >
+          {{ one.name }}
+        </button>
+      </nav>
+      <section class="pt-3" :aria-label="tabs.find(({ key }) => key === tab)!.name">
+        <template v-if="tab === 'wash'">
+          <WashTable v-if="washes.length > 0" :options="washes" @take="takeWash" />
+          <p v-else>There is no crop to wash yet.</p>
+        </template>
+        <DryingTable v-else-if="tab === 'dry' && drying" :advice="drying" />
+        <template v-else-if="tab === 'first'">
+          <template v-if="verdict">
+            <ol class="text-[14px]">
+              <li v-for="arrival in verdict.order" :key="arrival.form" class="border-b border-rule py-1.5">
+                <FormulaText :text="arrival.form" /> from <b class="figure">{{ arrival.celsius.toFixed(0) }} °C</b>, in
+                the end
+                <b class="figure">{{ arrival.mass.toPrecision(3) }} g</b>
+              </li>
+            </ol>
+            <p v-if="verdict.order.length === 0" class="text-[14px]">Nothing comes down on this way.</p>
+            <p v-if="verdict.wanted === 'first'" class="mt-2 text-verdigris">The salt you want comes first.</p>
+            <p v-else class="mt-2 font-semibold text-red">
+              The salt you want {{ verdict.wanted === 'never' ? 'does not come' : 'is not the first to come' }}.
+            </p>
+            <ul class="mt-1 text-[14px]">
+              <li v-for="exchange in verdict.exchanges" :key="exchange.words"><RichText :text="exchange.words" /></li>
+            </ul>
+          </template>
+          <p v-else class="text-[14px]">
+            Only one salt is in this pot, as far as the table knows: nothing can come before it.
+          </p>
+        </template>
+        <RecrystallisePanel
+          v-else-if="product"
+          :product="product"
+          :crude="sheet?.products[0]?.theoretical.value ?? 10"
+          :curves="curves"
+        />
+      </section>
+    </main>
+    <MarginColumn :notes="notes" />
+  </div>
+</template>
+
+<style scoped>
+.crystals-page {
+  grid-template-columns: minmax(0, 1fr) 270px;
+}
+@media (max-width: 900px) {
+  .crystals-page {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

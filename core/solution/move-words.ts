@@ -1,0 +1,15 @@
+import type { MovePlan } from './read-moves'
+
+/** A planned move in words, as the run offers it and the journal keeps it. */
+export function moveWords(move: MovePlan): string {
+  if ('heatTo' in move) return `heated to ${move.heatTo}`
+  if ('coolTo' in move) return `cooled to ${move.coolTo}`
+  if ('addWater' in move) return `added ${move.addWater} of water`
+  if ('evaporate' in move) return `boiled off ${move.evaporate.water} of water`
+  if ('evaporateTo' in move)
+    return 'volume' in move.evaporateTo
+      ? `boiled down to ${move.evaporateTo.volume}`
+      : `boiled down to ${move.evaporateTo.water} of water`
+  if ('filter' in move) return 'filtered'
+  return `washed with ${move.wash.volume} of ${move.wash.with} at ${move.wash.at ?? '0 °C'}`
+}

@@ -1,0 +1,102 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+
+async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(' ')}`)).toEqual([])
+}
+async function begin(page: Page, product: string, equation: string): Promise<string> {
+  const { code } = await (await page.request.post('/api/batches', { data: { product, equation } })).json()
+  return code
+}
+
+/*
+ * On paper: 39.1 g of K2CO3 (0.283 mol) and 0.566 mol HNO3 in 100 g of water make 57.2 g of KNO3. At 10 °C 20.9 g stay in every 100 g of
+ * water.
+ */
+test('crystals: the crop on the way to the cold, dragged, typed, washed, and taken to the sheet', async ({ page }) => {
+  const code = await begin(page, 'KNO3', 'KOH + HNO3 -> KNO3 + H2O')
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of KOH').fill('31.7 g')
+  await page.getByLabel('Supply of HNO3').click()
+  await page.getByLabel(/^Strength/).fill('30 % w/w')
+  await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Crystals' }).click()
+
+  const moves = page.getByRole('list', { name: 'Moves' })
+  await expect(moves.getByRole('listitem').first()).toContainText('Heat to')
+  await expect(page.getByText('% of what could be')).toBeVisible()
+  await expectAccessible(page)
+
+  await test.step('typed: what does not read is told at its move, what is off the curve too', async () => {
+    await page.getByLabel('Temperature, move 1').fill('warm')
+    await expect(page.getByText('This does not read as a number with a unit.')).toBeVisible()
+    await page.getByLabel('Temperature, move 1').fill('140 °C')
+    await expect(page.getByText('The solubility of KNO3 is not known at 140 °C.')).toBeVisible()
+    await page.getByLabel('Temperature, move 1').fill('80 °C')
+    await expect(page.getByText('% of what could be')).toBeVisible()
+  })
+
+  await test.step('dragged by key on the chart', async () => {
+    const handle = page.getByRole('slider', { name: 'Cool to' }).first()
+    await handle.focus()
+    await page.keyboard.press('PageUp')
+    await expect(page.getByLabel(/^Temperature, move [23]$/)).toHaveValue('15 °C')
+  })
+
+  await test.step('washed as advised, dried as advised', async () => {
+    await expect(page.getByRole('row', { name: /^ethanol/ })).toContainText('flammable')
+    await page.getByRole('button', { name: /^Take 3 portions of water/ }).click()
+    await expect(moves.getByText('Wash with water')).toHaveCount(3)
+    await page.getByRole('button', { name: 'How to dry' }).click()
+    await expect(page.getByRole('row', { name: /^oven/ })).toContainText('110 °C')
+    await page.getByRole('button', { name: 'Recrystallise' }).click()
+    await page.getByLabel('Suspected in it').fill('NaCl')
+    await expect(page.getByText(/% pure against/)).toBeVisible()
+    await expectAccessible(page)
+  })
+
+  await test.step('taken to the sheet, and to the run', async () => {
+    await page.getByRole('button', { name: /^Expect \d+ % on the sheet/ }).click()
+    await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+    await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Run' }).click()
+    await page.getByRole('button', { name: 'cooled to 15 °C' }).click()
+    await expect(page.getByRole('region', { name: 'Journal' })).toContainText('cooled to 15 °C')
+    await page
+      .getByLabel('What to weigh')
+      .getByRole('button', { name: /^the pot/ })
+      .click()
+    await page.getByLabel('Temperature of the pot').fill('78')
+    await page.getByRole('button', { name: 'Record temperature' }).click()
+    await page.getByLabel('Volume of the liquor').fill('90')
+    await page.getByRole('button', { name: 'Record volume' }).click()
+    await expect(page.getByRole('region', { name: 'Journal' })).toContainText('90 mL')
+  })
+})
+
+test('the salt that is wanted is not the one that comes, and the page says what would give it', async ({ page }) => {
+  await page.goto('/batches/CU-012/crystals')
+  await page.getByRole('button', { name: 'Which salt first' }).click()
+  await expect(page.getByText(/The salt you want (does not come|is not the first to come)\./)).toBeVisible()
+  await expect(page.getByText('hardly dissolves and is filtered off').first()).toBeVisible()
+})
+
+test('a curve of the lab’s own makes a crop that the table could not tell', async ({ page }) => {
+  await page.goto('/batches/CU-010/crystals?stage=s3')
+  await expect(page.getByText('The table has no solubility of')).toBeVisible()
+  await page.goto('/tables?table=solubility')
+  await page.getByRole('button', { name: 'Add a curve of your own' }).click()
+  await page.getByLabel('Salt, without its waters').fill('K2[Cu(C2O4)2]')
+  await page.getByLabel('Waters of the solid').fill('2')
+  await page.getByLabel('Where it comes from').fill('our own, by weighing')
+  await page.getByLabel(/^°C and g in 100 g water/).fill('temperature,grams\n10,x')
+  await expect(page.getByText('“10 x” is no temperature and mass')).toBeVisible()
+  await page.getByLabel(/^°C and g in 100 g water/).fill('temperature,grams\n5,2.1\n25,4.6\n80,24')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Add the curve' }).click()
+  await expect(page.getByText('your lab’s', { exact: true })).toBeVisible()
+  await page.goto('/batches/CU-010/crystals?stage=s3')
+  await expect(page.getByText('% of what could be').first()).toBeVisible()
+  await page.goto('/tables?table=solubility')
+  await page.getByRole('button', { name: 'Take the curve of K2[Cu(C2O4)2] out' }).click()
+  await expect(page.getByText('your lab’s', { exact: true })).toHaveCount(0)
+})
