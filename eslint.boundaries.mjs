@@ -8,6 +8,7 @@ const core = {
   equation: ['problem', 'formula', 'species'],
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
   sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
+  assay: ['problem', 'quantity', 'reference', 'formula', 'equation'],
   journal: ['problem', 'quantity'],
   result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'journal'],
   document: ['problem', 'reference', 'formula', 'sheet'],

@@ -2,14 +2,30 @@ import { balance } from './commands/balance'
 import type { Command } from './commands/command'
 import { crystallise } from './commands/crystallise'
 import { dissolve } from './commands/dissolve'
+import { empirical } from './commands/empirical'
+import { gravimetric } from './commands/gravimetric'
+import { hydrate } from './commands/hydrate'
 import { dilute } from './commands/dilute'
 import { mass } from './commands/mass'
 import { sheet } from './commands/sheet'
+import { titrate } from './commands/titrate'
 import { yieldCommand } from './commands/yield'
 import { fail } from '#core/problem'
 import type { Answer } from './answer'
 
-const commands: readonly Command[] = [mass, balance, sheet, dissolve, crystallise, yieldCommand, dilute]
+const commands: readonly Command[] = [
+  mass,
+  balance,
+  sheet,
+  dissolve,
+  crystallise,
+  yieldCommand,
+  gravimetric,
+  hydrate,
+  empirical,
+  titrate,
+  dilute,
+]
 
 const usage = `bin/zl COMMAND ARGUMENT prints the answer as JSON. bin/zl COMMAND --help tells more.
 

@@ -197,10 +197,61 @@ describe('bin/zl', () => {
     ).toMatchObject({ code: 'quantity.unreadable', message: expect.stringContaining('steps[0].coolTo') })
   })
 
+  it('assays: gravimetric, hydrate, empirical, titrate', () => {
+    const nickel = answerOf(['gravimetric', '-'], {
+      analyte: 'Ni',
+      weighedAs: 'Ni(C4H7N2O2)2',
+      replicates: [
+        { sample: '0.2561 g', precipitate: { gross: '24.3187 g', tare: '24.1311 g' } },
+        { sample: '0.2498 g', precipitate: { net: '0.1826 g' } },
+      ],
+    })
+    expect(nickel.factor).toBeCloseTo(0.20315, 4)
+    expect(nickel.replicates[0].percent).toBeCloseTo(14.88, 2)
+    expect(nickel.confidence95).toBeCloseTo((12.706 * nickel.standardDeviation) / Math.SQRT2, 2)
+    const one = answerOf(['gravimetric', '-'], {
+      analyte: 'Ni',
+      weighedAs: 'Ni(C4H7N2O2)2',
+      replicates: [{ sample: '0.2561 g', precipitate: { net: '0.1876 g' } }],
+    })
+    expect(one).toMatchObject({ standardDeviation: null, relativeStandardDeviationPercent: null, confidence95: null })
+    expect(
+      errorOf(['gravimetric', '-'], {
+        analyte: 'Ni',
+        weighedAs: 'NiO',
+        replicates: [{ sample: '1 g', precipitate: { gross: '1 g', tare: '2 g' } }],
+      }),
+    ).toMatchObject({ code: 'gravimetric.gross-below-tare' })
+
+    const waters = answerOf(['hydrate', '-'], { salt: 'CuSO4', hydrated: '1.2510 g', anhydrous: '0.7998 g' })
+    expect(waters).toMatchObject({ nearest: 5, formula: 'CuSO4·5H2O' })
+    expect(waters.waters).toBeCloseTo(4.998, 3)
+    expect(answerOf(['empirical', '-'], { masses: { Mo: '0.640 g', O: '0.321 g' } })).toMatchObject({
+      ratios: { Mo: 1 },
+      formula: 'MoO3',
+    })
+
+    const soda = answerOf(['titrate', '-'], {
+      equation: 'Na2CO3 + HCl -> NaCl + H2O + CO2',
+      titrant: { species: 'HCl', concentration: '0.1000 mol/L', volume: '31.20 mL', blank: '0.05 mL' },
+      sample: { species: 'Na2CO3', mass: '0.4510 g', forms: ['Na2CO3·10H2O', 'Na2CO3·H2O'] },
+    })
+    expect(soda.amount).toBeCloseTo(1.5575e-3, 9)
+    expect(soda.forms[0].purityPercent).toBeCloseTo(98.82, 2)
+    /* Back: 50.00 mL of 0.1000 mol/L HCl on 0.2100 g of chalk, 9.10 mL of 0.1000 mol/L NaOH for what is left: 4.090 mmol used, 2.045 mmol CaCO3, 97.47 %. */
+    const chalk = answerOf(['titrate', '-'], {
+      equation: 'CaCO3 + HCl -> CaCl2 + H2O + CO2',
+      titrant: { species: 'NaOH', concentration: '0.1000 mol/L', volume: '9.10 mL' },
+      sample: { species: 'CaCO3', mass: '0.2100 g' },
+      back: { species: 'HCl', concentration: '0.1000 mol/L', volume: '50.00 mL', equation: 'HCl + NaOH -> NaCl + H2O' },
+    })
+    expect(chalk.forms[0].purityPercent).toBeCloseTo(97.47, 1)
+  }, 30_000)
+
   it('tells what it can do, and refuses the rest in one line of JSON', () => {
     expect(zl([]).out).toContain('balance EQUATION')
     expect(zl(['--help']).status).toBe(0)
-    for (const command of ['mass', 'balance', 'sheet', 'dissolve', 'crystallise', 'yield', 'dilute'])
+    for (const command of ['mass', 'sheet', 'crystallise', 'titrate', 'gravimetric', 'hydrate', 'empirical'])
       expect(zl([command, '--help']).out).toContain('bin/zl')
     expect(errorOf(['nope'])).toMatchObject({ code: 'input.unknown-command' })
     expect(errorOf(['mass'])).toMatchObject({ code: 'input.arguments' })

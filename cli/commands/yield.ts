@@ -1,49 +1,29 @@
 import * as z from 'zod'
 import { relate, type Formula } from '#core/formula'
-import { fail, ok, type Checked } from '#core/problem'
-import { difference, exact, standardUncertainty, type Figure } from '#core/quantity'
+import { fail, ok } from '#core/problem'
+import { exact, standardUncertainty } from '#core/quantity'
 import { judgeYield, theoreticalFrom } from '#core/result'
-import type { Answer, CommandError } from '../answer'
+import type { Answer } from '../answer'
 import { readJson } from '../input'
 import type { Command } from './command'
 import { readFormula, readQuantity } from './read'
+import { readWeighed, weighedSchema } from './weighed'
 
 const schema = z.strictObject({
   product: z.string(),
   from: z.strictObject({ formula: z.string(), mass: z.string(), perProduct: z.number().positive().exactOptional() }),
-  weighed: z.union([z.strictObject({ gross: z.string(), tare: z.string() }), z.strictObject({ net: z.string() })], {
-    error: '"weighed" is { gross, tare } or { net }.',
-  }),
+  weighed: weighedSchema,
   forms: z.array(z.string()).exactOptional(),
 })
-
-const mass = (text: string, key: string, zero = false): Checked<Figure, CommandError> =>
-  readQuantity(text, key, ['mass'], { zero })
-
-function netMass(weighed: z.output<typeof schema>['weighed']): Checked<Figure, CommandError> {
-  if ('net' in weighed) return mass(weighed.net, 'weighed.net', true)
-  const gross = mass(weighed.gross, 'weighed.gross', true)
-  if (!gross.ok) return gross
-  const tare = mass(weighed.tare, 'weighed.tare', true)
-  if (!tare.ok) return tare
-  if (gross.value.value < tare.value.value) {
-    return fail({
-      code: 'yield.gross-below-tare',
-      message: 'weighed: the gross is below its tare.',
-      hint: 'Check whether the two were swapped, or a digit misread.',
-    })
-  }
-  return ok(difference('mass of product', gross.value, tare.value))
-}
 
 function answer(question: z.output<typeof schema>): Answer {
   const wanted = readFormula(question.product, 'product')
   if (!wanted.ok) return wanted
   const from = readFormula(question.from.formula, 'from.formula')
   if (!from.ok) return from
-  const charged = mass(question.from.mass, 'from.mass')
+  const charged = readQuantity(question.from.mass, 'from.mass', ['mass'])
   if (!charged.ok) return charged
-  const actual = netMass(question.weighed)
+  const actual = readWeighed(question.weighed, 'weighed', 'yield.gross-below-tare')
   if (!actual.ok) return actual
 
   const forms: Formula[] = []

@@ -6,19 +6,26 @@ const views = [
   ['bench', '/'],
   ['batches', '/batches'],
   ['new-batch', '/batches/new'],
+  ['route', '/batches/CU-010/route'],
   ['sheet', '/batches/CO-003/sheet'],
+  ['gas', '/batches/NI-015/sheet?stage=s1', page => page.getByRole('button', { name: /^Gas/ }).click()],
   ['run', '/batches/ZN-021/run'],
+  ['crystals', '/batches/ZN-021/crystals'],
+  ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
   ['yield', '/batches/MO-002/yield'],
+  ['tables', '/tables?q=nickel'],
 ]
 const [address = 'http://127.0.0.1:3000', folder = fileURLToPath(new URL('.', import.meta.url)), only = ''] = process.argv.slice(2)
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-for (const [name, path] of views) {
+for (const [name, path, act] of views) {
   if (only && !only.split(',').includes(name)) continue
   await page.goto(address + path)
   await page.getByRole('heading', { level: 1 }).first().waitFor()
-  await page.waitForTimeout(700)
+  await page.waitForTimeout(900)
+  await act?.(page)
+  await page.waitForTimeout(act ? 500 : 0)
   await page.screenshot({ path: `${folder}/${name}.png` })
 }
 await browser.close()

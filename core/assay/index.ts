@@ -1,0 +1,7 @@
+export { empiricalFormula, type Empirical } from './empirical'
+export { analyteShare, gravimetricFactor, unitsIn } from './gravimetric'
+export { watersFromLoss, type Waters } from './hydrate'
+export { explainAssay, type AssayProblem } from './problems'
+export { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
+export { studentT } from './student'
+export { amountOf, matched, purityAs, usedUp, type Purity, type Reagent } from './titration'

@@ -1,0 +1,69 @@
+import type { Reaction, Term } from '#core/equation'
+import { molarMassFigure, relate, type Formula } from '#core/formula'
+import { fail, ok, type Checked } from '#core/problem'
+import { difference, exact, product, type Figure } from '#core/quantity'
+import type { AssayProblem } from './problems'
+
+export interface Reagent {
+  readonly formula: Formula
+  readonly concentration: Figure
+  readonly volume: Figure
+  readonly blank?: Figure
+}
+
+/** Moles of a reagent in its volume, the blank taken off. Refuses a blank larger than the volume. */
+export function amountOf({ formula, concentration, volume, blank }: Reagent): Checked<Figure, AssayProblem> {
+  if (blank && blank.value > volume.value) return fail({ code: 'titrate.blank-over', species: formula.text })
+  const used = blank ? difference('volume less the blank', volume, blank) : volume
+  return ok(product(`amount of {${formula.text}}`, 'amount', [concentration, used], [], 1e-3))
+}
+
+const find = (reaction: Reaction, formula: Formula): Term | undefined =>
+  [...reaction.reactants, ...reaction.products].find(({ species }) => species.formula.text === formula.text)
+
+/** Moles of one reactant that go with so many of another, by the equation's coefficients. */
+export function matched(reaction: Reaction, from: Formula, amount: Figure, to: Formula): Checked<Figure, AssayProblem> {
+  const [a, b] = [find(reaction, from), find(reaction, to)]
+  if (!a) return fail({ code: 'titrate.not-in-equation', species: from.text })
+  if (!b) return fail({ code: 'titrate.not-in-equation', species: to.text })
+  return ok(
+    product(
+      `amount of {${to.text}}`,
+      'amount',
+      [amount, exact(b.coefficient, 'number', `coefficient of {${to.text}}`)],
+      [exact(a.coefficient, 'number', `coefficient of {${from.text}}`)],
+    ),
+  )
+}
+
+/** What was left of the reagent in excess, taken off what went in; refuses more left than there was. */
+export function usedUp(added: Figure, left: Figure, species: Formula): Checked<Figure, AssayProblem> {
+  if (left.value > added.value) return fail({ code: 'titrate.more-than-added', species: species.text })
+  return ok(difference(`{${species.text}} used up by the sample`, added, left))
+}
+
+export interface Purity {
+  readonly form: string
+  /** Of the sample's mass, fraction of one; over one where the form cannot be right. */
+  readonly purity: Figure
+}
+
+/** The sample's purity as each form: amount × M(form) over its mass. Refuses forms that do not hold the species. */
+export function purityAs(
+  species: Formula,
+  amount: Figure,
+  mass: Figure,
+  forms: readonly Formula[],
+): Checked<Purity[], AssayProblem> {
+  const found: Purity[] = []
+  for (const form of forms) {
+    const relation = relate(form, species)
+    if (!relation) return fail({ code: 'titrate.form-mismatch', form: form.text, species: species.text })
+    const units = relation.units === 1 ? [] : [exact(relation.units, 'number', `{${species.text}} in {${form.text}}`)]
+    found.push({
+      form: form.text,
+      purity: product(`purity as {${form.text}}`, 'mass fraction', [amount, molarMassFigure(form)], [mass, ...units]),
+    })
+  }
+  return ok(found)
+}
