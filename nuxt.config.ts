@@ -9,6 +9,8 @@ export default defineNuxtConfig({
   telemetry: false,
   components: [{ path: '~/components', pathPrefix: false }],
   vite: { plugins: [tailwindcss()] },
+  // Other pages' chunks are fetched when a link is about to be followed, so the first page stays light.
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   nitro: { compressPublicAssets: true, errorHandler: '~~/server/problem-document.ts' },
   runtimeConfig: { databaseUrl: '' },
   app: {

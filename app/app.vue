@@ -1,17 +1,15 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
 import { useLabStore } from '~/stores/lab'
-import { useLibraryStore } from '~/stores/library'
 
 const finding = ref(false)
 const keysShown = ref(false)
 const lab = useLabStore()
-const library = useLibraryStore()
 const away = ref(false)
 
 async function load(): Promise<void> {
   try {
-    await Promise.all([lab.load(), library.load()])
+    await lab.load()
     away.value = false
   } catch {
     away.value = true

@@ -1,12 +1,14 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import { writeOutLigands, type OwnRow } from '#core/document'
-import { parseFormula } from '#core/formula'
+import type { OwnRow } from '#core/document'
+import { parseFormula, writeOutLigands } from '#core/formula'
 import type { SubstanceRow } from '#core/reference'
 import { curveOf, type Curve } from '#core/solution'
 import { useLabStore } from './lab'
 
 export type StoredRow = OwnRow & { readonly id: string; readonly addedAt: string }
+const RETRY = 3000
+
 type Body<K extends OwnRow['kind']> = Extract<OwnRow, { kind: K }>['body']
 
 /** The lab's own substances, solubility curves and ligands, which come before the shipped ones. */
@@ -33,6 +35,15 @@ export const useLibraryStore = defineStore('library', () => {
     rows.value = await $fetch<StoredRow[]>('/api/own-rows')
     isLoaded.value = true
   }
+  /** Read once, by whatever page asks first; a server that is away is asked again. */
+  async function loadFirst(): Promise<void> {
+    try {
+      await load()
+    } catch {
+      setTimeout(loadFirst, RETRY)
+    }
+  }
+  void loadFirst()
 
   /** Adds or replaces; throws the server's refusal. */
   async function add(row: OwnRow): Promise<void> {

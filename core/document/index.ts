@@ -1,4 +1,4 @@
 export { changesBetween, type Change } from './changes'
 export { codePrefix } from './code'
-export { checkOwnRow, explainOwnRow, ownRowSchema, writeOutLigands, type OwnRow, type OwnRowProblem } from './own-row'
+export { checkOwnRow, explainOwnRow, ownRowSchema, type OwnRow, type OwnRowProblem } from './own-row'
 export { batchSchema, entrySchema, moveSchema, planSchema, type BatchDocument } from './schema'

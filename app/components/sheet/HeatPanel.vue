@@ -30,9 +30,10 @@ const heat = computed(() => (sheet && setting ? heatOf(setting.stage, sheet) : u
     </p>
     <template v-else-if="heat">
       <p class="text-[14px]">
-        {{ heat.enthalpy.value < 0 ? 'It gives off' : 'It takes up' }}
-        <FigureButton :most="3" :figure="heat.enthalpy" of="Heat of the stage" @working="emit('working', $event)" />.
-        Were all of it to stay in the pot, it would {{ heat.rise.value < 0 ? 'cool' : 'warm' }} by about
+        The heat of the stage is
+        <FigureButton :most="3" :figure="heat.enthalpy" of="Heat of the stage" @working="emit('working', $event)" />,
+        {{ heat.enthalpy.value < 0 ? 'given off' : 'taken up' }}. Were all of it to stay in the pot, its temperature
+        would change by about
         <FigureButton :most="2" :figure="heat.rise" of="Temperature rise" @working="emit('working', $event)" />, from
         {{ formatValue(heat.start, 'temperature', 3) }}
         <b v-if="heat.boils" class="text-red">past boiling</b>

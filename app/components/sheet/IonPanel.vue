@@ -74,7 +74,7 @@ const signed = (state: number): string =>
       <dt>Names</dt>
       <dd>
         <span v-for="formula in formulas" :key="formula.text" class="mr-4 inline-block"
-          ><FormulaText :text="formula.text" />
+          ><FormulaText :text="formula.text" class="mr-1.5" />
           <span class="text-soft">{{ nameOf(formula, own) ?? 'no name known' }}</span></span
         >
       </dd>
