@@ -100,3 +100,27 @@ test('a curve of the lab’s own makes a crop that the table could not tell', as
   await page.getByRole('button', { name: 'Take the curve of K2[Cu(C2O4)2] out' }).click()
   await expect(page.getByText('your lab’s', { exact: true })).toHaveCount(0)
 })
+
+/*
+ * On paper: 2.443 g of BaCl2·2H2O (0.0100 mol) make 2.334 g of BaSO4; in 200 mL with a tenth too much sulfate 7.8 µg stay dissolved, and
+ * 100 mL of water take 0.25 mg at most.
+ */
+test('crystals: a sparingly soluble salt is thrown down, and what stays and washes out is told', async ({ page }) => {
+  const code = await begin(page, 'BaSO4', 'BaCl2 + Na2SO4 -> BaSO4 + 2 NaCl')
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of BaCl2').fill('2.082 g')
+  await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Crystals' }).click()
+  await expect(page.getByText('it is thrown down, not crystallised')).toBeVisible()
+  await expect(page.getByLabel('So much of it, at most')).toHaveValue('2.334 g')
+  await page.getByLabel('Liquor, all together').fill('a cup')
+  await expect(page.getByText('This does not read as a number with a unit.')).toBeVisible()
+  await page.getByLabel('Liquor, all together').fill('200 mL')
+  const tenth = page.getByRole('row', { name: /^10 %/ })
+  await expect(tenth).toContainText('over 99.999 %')
+  await expect(tenth).toContainText('0.0078 mg')
+  await expect(page.getByText(/takes at most 0.25.mg/)).toBeVisible()
+  await page.getByLabel('Salt', { exact: true }).fill('NaCl')
+  await expect(page.getByText('no solubility product of two ions for NaCl')).toBeVisible()
+  await page.getByLabel('Salt', { exact: true }).fill('BaSO4')
+  await expectAccessible(page)
+})

@@ -34,6 +34,7 @@ export {
   type Precipitation,
 } from './precipitation'
 export { arrivals, comesDownAt, justSaturated, saturationTemperature, spanOf, type Arrival } from './questions'
+export { ionsOfSparing, precipitationTable, type PrecipitationCase, type PrecipitationRow } from './precipitation-table'
 export { recrystallise, type Recrystallisation } from './recrystallise'
 export { washOptions, type FilterCake, type WashOption } from './wash-advisor'
 export { whichFirst, type Exchange, type Verdict } from './which-first'

@@ -25,7 +25,7 @@ export interface Precipitation {
   readonly withActivities: boolean
 }
 
-const chargeOf = (key: string): number => {
+export const chargeOf = (key: string): number => {
   const [, size = '', sign = '+'] = /\^(\d*)([+-])$/.exec(key) ?? []
   return Number(size || 1) * (sign === '-' ? -1 : 1)
 }

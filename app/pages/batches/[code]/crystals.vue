@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { parseFormula } from '#core/formula'
+import { solubilityProductSource } from '#core/reference'
 import { dryingAdvice, proposeMoves, stagePot, type MarginNote } from '#core/result'
 import {
   comesDownAt,
@@ -8,6 +9,7 @@ import {
   findCurve,
   follow,
   gramsIn,
+  ionsOfSparing,
   justSaturated,
   liquorVolume,
   readMoves,
@@ -38,8 +40,11 @@ const product = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
   return read.ok ? read.value : undefined
 })
-const start = computed(() => (sheet.value ? stagePot(sheet.value, curves.value) : undefined))
 const curve = computed(() => (product.value ? findCurve(product.value, curves.value)?.curve : undefined))
+const hasProduct = computed(() => (product.value ? ionsOfSparing(product.value) !== undefined : false))
+/** Thrown down and not crystallised: only a solubility product is known, at one temperature. */
+const sparing = computed(() => hasProduct.value && !curve.value)
+const start = computed(() => (sheet.value && curve.value ? stagePot(sheet.value, curves.value) : undefined))
 const proposed = computed(() =>
   start.value && product.value ? proposeMoves(start.value.pot, product.value, curves.value) : undefined,
 )
@@ -205,16 +210,28 @@ function takeWater(): void {
   batch.change(stage => withBench(stage, 'evaporate', `${boiledOff.value.toPrecision(3)} g`), 'water from crystals')
 }
 
-const tab = ref<'first' | 'wash' | 'dry' | 'again'>('wash')
+const potVolume = computed(() => {
+  const { total, intoProduct } = sheet.value?.water ?? {}
+  return total && intoProduct ? total.value + intoProduct.value : 0
+})
+
+const tab = ref<'first' | 'wash' | 'dry' | 'again' | 'throw'>('wash')
+watch(
+  () => [stage.value.id, sparing.value],
+  () => (tab.value = sparing.value ? 'throw' : 'wash'),
+  { immediate: true },
+)
 const tabs = [
   { key: 'wash', name: 'How to wash' },
   { key: 'dry', name: 'How to dry' },
   { key: 'first', name: 'Which salt first' },
   { key: 'again', name: 'Recrystallise' },
+  { key: 'throw', name: 'Precipitate' },
 ] as const
 
 const notes = computed((): MarginNote[] => {
   const list: MarginNote[] = []
+  if (sparing.value) list.push({ tone: 'info', tag: 'Source', text: `${solubilityProductSource}.` })
   if (!start.value || !product.value) return list
   if (verdict.value && verdict.value.wanted !== 'first' && verdict.value.instead)
     list.push({
@@ -309,6 +326,10 @@ const notes = computed((): MarginNote[] => {
           >give a charge or a target</NuxtLink
         >.
       </p>
+      <p v-else-if="sparing" class="mt-3 max-w-[44em] text-[15px]">
+        <FormulaText :text="stage.product.species" /> is sparingly soluble: it is thrown down, not crystallised. How
+        completely, and what washing it costs, stands below.
+      </p>
       <p v-else-if="!start || !curve" class="mt-3 max-w-[44em] text-[15px]">
         The table has no solubility of <FormulaText :text="stage.product.species" /> in water, so its crop cannot be
         told. <NuxtLink to="/tables?table=solubility" class="text-verdigris underline">Add your own curve</NuxtLink>, by
@@ -389,8 +410,16 @@ const notes = computed((): MarginNote[] => {
             Only one salt is in this pot, as far as the table knows: nothing can come before it.
           </p>
         </template>
+        <PrecipitatePanel
+          v-else-if="tab === 'throw'"
+          :key="stage.id"
+          :salt="hasProduct ? (stage.product.form ?? stage.product.species) : ''"
+          :grams="sheet?.products[0]?.theoretical.value ?? 1"
+          :millilitres="potVolume"
+        />
         <RecrystallisePanel
-          v-else-if="product"
+          v-else-if="tab === 'again' && product"
+          :key="stage.id"
           :product="product"
           :crude="sheet?.products[0]?.theoretical.value ?? 10"
           :curves="curves"
