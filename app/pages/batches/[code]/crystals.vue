@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { parseFormula } from '#core/formula'
-import { solubilityProductSource } from '#core/reference'
-import { dryingAdvice, proposeMoves, stagePot, type MarginNote } from '#core/result'
+import { crystalNotes, dryingAdvice, proposeMoves, recoveryOf, stagePot } from '#core/result'
 import {
   comesDownAt,
   explainMove,
@@ -197,11 +196,7 @@ function takeWash({ solvent, celsius, portions, portion }: WashOption): void {
 const drying = computed(() => (product.value ? dryingAdvice(product.value, library.substances) : undefined))
 
 const crops = computed(() => (done.value?.crops ?? []).filter(({ mass }) => mass > 1e-4))
-const recovery = computed(() => crops.value.reduce((sum, crop) => sum + (isProduct(crop.form) ? crop.recovery : 0), 0))
-const isProduct = (form: string): boolean => {
-  const other = parseFormula(form)
-  return !!other.ok && findCurve(other.value, curves.value)?.curve === curve.value
-}
+const recovery = computed(() => (done.value && product.value ? recoveryOf(done.value, product.value, curves.value) : 0))
 function takeYield(): void {
   batch.change(stage => withYield(stage, `${(recovery.value * 100).toPrecision(3)} %`), 'yield from crystals')
 }
@@ -229,67 +224,19 @@ const tabs = [
   { key: 'throw', name: 'Precipitate' },
 ] as const
 
-const notes = computed((): MarginNote[] => {
-  const list: MarginNote[] = []
-  if (sparing.value) list.push({ tone: 'info', tag: 'Source', text: `${solubilityProductSource}.` })
-  if (!start.value || !product.value) return list
-  if (verdict.value && verdict.value.wanted !== 'first' && verdict.value.instead)
-    list.push({
-      tone: 'hazard',
-      tag: 'Not the one you want',
-      text: `{${verdict.value.instead}} comes down first, from ${verdict.value.order[0]!.celsius.toFixed(0)} °C.${verdict.value.exchanges[0] ? ` ${verdict.value.exchanges[0].words}` : ''}`,
-    })
-  const liquor = done.value?.liquor
-  const left = liquor && curve.value ? gramsIn(liquor, curve.value.salt) * (liquor.freeWater / 100) : 0
-  if (crops.value.length === 0 && done.value)
-    list.push({
-      tone: 'caution',
-      tag: 'No crop',
-      text: 'Nothing comes down on this way: boil it down further, or cool further.',
-    })
-  else if (recovery.value < 0.7 && recovery.value > 0)
-    list.push({
-      tone: 'caution',
-      tag: 'Low crop',
-      text: `${left.toPrecision(2)} g of the salt stay in the liquor. Boil it down and chill it for a second crop, less clean.`,
-    })
-  if (crops.value.some(({ form }) => !isProduct(form)))
-    list.push({
-      tone: 'hazard',
-      tag: 'Mixed crop',
-      text: `${crops.value
-        .filter(({ form }) => !isProduct(form))
-        .map(({ form, mass }) => `${mass.toPrecision(2)} g of {${form}}`)
-        .join(', ')} come down with it.`,
-    })
-  if (filterAt.value !== undefined && filterAt.value > 45)
-    list.push({
-      tone: 'caution',
-      tag: 'Hot filter',
-      text: `It begins to come down at ${filterAt.value.toFixed(0)} °C: a filter that is not warmed clogs. Pour hot water through it first.`,
-    })
-  if (course.value?.ok && course.value.value.steps.some(({ estimated }) => estimated))
-    list.push({
-      tone: 'info',
-      tag: 'Estimate',
-      text: 'Salts here share ions, so a model answers: products of the curves, without activities. Against the published point of NaCl and KCl at 25 °C it is 1.5 and 3.4 percent off.',
-    })
-  if (start.value.leftOut.length > 0)
-    list.push({
-      tone: 'caution',
-      tag: 'Left out',
-      text: `${start.value.leftOut.map(text => `{${text}}`).join(', ')} ${start.value.leftOut.length === 1 ? 'has' : 'have'} no solubility in the table and ${start.value.leftOut.length === 1 ? 'is' : 'are'} not in this pot.`,
-    })
-  const missing = new Set(done.value?.steps.flatMap(({ leftOut }) => leftOut) ?? [])
-  if (missing.size > 0)
-    list.push({
-      tone: 'info',
-      tag: 'Not reached',
-      text: `The curves of ${[...missing].map(text => `{${text}}`).join(', ')} do not reach all these temperatures; what they would do there is not known.`,
-    })
-  if (curve.value) list.push({ tone: 'info', tag: 'Source', text: `${curve.value.source}.` })
-  return list
-})
+const notes = computed(() =>
+  product.value
+    ? crystalNotes({
+        product: product.value,
+        curve: curve.value,
+        leftOut: start.value?.leftOut ?? [],
+        course: done.value,
+        verdict: verdict.value,
+        hotFilter: filterAt.value,
+        curves: curves.value,
+      })
+    : [],
+)
 </script>
 
 <template>
