@@ -73,6 +73,8 @@ describe('parseFormula', () => {
     ['2CaSO4', 'formula.leading-number', [0, 1]],
     ['3CdSO4.8H2O', 'formula.leading-number', [0, 1]],
     ['CuSO4.', 'formula.empty-part', [5, 6]],
+    ['H20', 'formula.zero-for-oxygen', [0, 3]],
+    ['CuSO4·5H20', 'formula.zero-for-oxygen', [7, 10]],
     ['CuSO4..5H2O', 'formula.empty-part', [5, 6]],
     ['CuSO4.5', 'formula.number-alone', [6, 7]],
     ['CuSO4 .5H2O', 'formula.ambiguous-dot', [6, 7]],

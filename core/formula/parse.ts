@@ -90,7 +90,9 @@ function readBody(text: string, start: number, bodyEnd: number, charge: number, 
   for (let part = 0; ; part++) {
     const times = mayCountPart(text.charCodeAt(at)) ? readPartCount(text, at, end, part) : undefined
     if (times) denominator *= times.denominator
-    const group = readGroup(text, times ? times.end : at, end, start, weighed)
+    const from = times ? times.end : at
+    const group = readGroup(text, from, end, start, weighed)
+    if (group.text === 'H20') refuse({ code: 'formula.zero-for-oxygen', span: [from, group.end] })
     denominator *= group.denominator
     decimalCounts ||= group.denominator > 1
     canonical += part === 0 ? group.text : `·${times?.text ?? ''}${group.text}`

@@ -18,6 +18,7 @@ export type FormulaProblem =
   | { code: 'formula.empty-part'; span: Span }
   | { code: 'formula.bad-count'; span: Span; text: string }
   | { code: 'formula.ambiguous-dot'; span: Span }
+  | { code: 'formula.zero-for-oxygen'; span: Span }
   | { code: 'formula.ambiguous-charge'; span: Span; readings: readonly string[] }
   | { code: 'formula.bad-charge'; span: Span; text: string }
   | { code: 'formula.no-standard-weight'; span: Span; symbol: string; name: string }
@@ -38,6 +39,8 @@ export function explainFormula(problem: FormulaProblem): Advice {
             ? `${problem.readings.join(' or ')}? Capitals count: Co is cobalt, CO is carbon and oxygen.`
             : 'Element symbols start with a capital: Zn, not zn or ZN.',
       }
+    case 'formula.zero-for-oxygen':
+      return { why: 'H20 has the digit zero in it: twenty hydrogens.', fix: 'Water is H2O, with the letter O.' }
     case 'formula.bare-ligand':
       return {
         why: `${problem.ligand} is a ligand, which is written in round brackets.`,

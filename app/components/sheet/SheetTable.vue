@@ -341,6 +341,11 @@ function moveOn(event: Event): void {
 </template>
 
 <style scoped>
+/* The first column has no room at its left. */
+.sheet td:nth-of-type(1) :deep(p[role='status'].absolute) {
+  right: auto;
+  left: 0;
+}
 .sheet th,
 .sheet td {
   padding: 6px 9px;

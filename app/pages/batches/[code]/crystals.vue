@@ -300,7 +300,7 @@ const notes = computed(() =>
               <button type="button" class="button button-quiet" :disabled="recovery <= 0" @click="takeYield">
                 Expect {{ (recovery * 100).toFixed(0) }} % on the sheet
               </button>
-              <button type="button" class="button button-quiet" :disabled="boiledOff <= 0" @click="takeWater">
+              <button v-if="boiledOff > 0.005" type="button" class="button button-quiet" @click="takeWater">
                 Boil off {{ boiledOff.toPrecision(3) }} g on the sheet
               </button>
               <button
