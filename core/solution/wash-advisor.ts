@@ -149,7 +149,10 @@ function inSolvent(
   if (row?.air === 'loses ammonia') warnings.push('Do not suck air through it long: it loses ammonia.')
   const reacts = word === 'reacts'
   if (reacts) warnings.push(`It reacts with ${solvent}.`)
-  if (solvent === 'methanol') warnings.push('Methanol is poisonous: ethanol does nearly as well.')
+  if (solvent === 'methanol')
+    warnings.push(
+      'The table has no word for methanol: judged by ethanol’s. It is poisonous: ethanol does nearly as well.',
+    )
   warnings.push(`${capital(solvent)} is flammable: no flame, in the hood.`)
   return {
     solvent,
