@@ -3,7 +3,8 @@ import { defineConfig } from '@playwright/test'
 /** The real interface against a running server: bin/test starts one and names it in ZIP_LEDGER_URL. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
+  // One test walks through a whole job with several accessibility checks; a slow machine needs the time.
+  timeout: 180_000,
   workers: 1,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
