@@ -102,7 +102,7 @@ function limitsOfTheModel({ course, leftOut }: CrystalSetting): MarginNote[] {
       note(
         'info',
         'Estimate',
-        'Salts here share ions, so a model answers: products of the curves, without activities. Against the published point of NaCl and KCl at 25 °C it is 1.5 and 3.4 percent off.',
+        'Salts here share ions, so a model answers: products of the curves, without activities. It can be some percent of the liquor off.',
       ),
     )
   if (leftOut.length > 0)
