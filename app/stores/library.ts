@@ -22,8 +22,9 @@ export const useLibraryStore = defineStore('library', () => {
 
   const substances = computed(() => bodies('substance') as readonly SubstanceRow[])
   const ligands = computed(() => bodies('ligand'))
+  const curveRows = computed(() => bodies('curve'))
   const curves = computed((): readonly Curve[] =>
-    bodies('curve').flatMap(({ salt, phases, source, grade }) => {
+    curveRows.value.flatMap(({ salt, phases, source, grade }) => {
       const read = parseFormula(salt)
       return read.ok ? [curveOf(read.value, phases, source, grade, true)] : []
     }),
@@ -54,5 +55,5 @@ export const useLibraryStore = defineStore('library', () => {
     await $fetch(`/api/own-rows/${id}`, { method: 'DELETE' })
     await load()
   }
-  return { rows, substances, ligands, curves, isLoaded, writtenOut, load, add, remove }
+  return { rows, substances, ligands, curves, curveRows, isLoaded, writtenOut, load, add, remove }
 })

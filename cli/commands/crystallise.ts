@@ -4,9 +4,11 @@ import { fail, ok, type Checked } from '#core/problem'
 import {
   addSolute,
   explainMove,
+  explainMovePlan,
   explainSolubility,
   follow,
   readMoves,
+  type CourseProblem,
   type MoveProblem,
   type MovePlan,
   type PotState,
@@ -16,7 +18,7 @@ import {
 import { pathText, type Answer, type CommandError } from '../answer'
 import { readJson } from '../input'
 import type { Command } from './command'
-import { quantityError, readFormula, readQuantity } from './read'
+import { readFormula, readQuantity } from './read'
 
 const text = z.string()
 const schema = z.strictObject({
@@ -31,10 +33,10 @@ type Question = z.output<typeof schema>
 
 const ROOM = 25
 
-function errorOf(problem: SolubilityProblem | MoveProblem): CommandError {
+function errorOf(problem: SolubilityProblem | CourseProblem): CommandError {
   const isMove = problem.code.startsWith('moves.')
   const { why, fix } = isMove ? explainMove(problem as MoveProblem) : explainSolubility(problem as SolubilityProblem)
-  const place = isMove ? `steps[${(problem as MoveProblem).step}]: ` : ''
+  const place = 'step' in problem ? `steps[${problem.step}]: ` : ''
   return { code: problem.code, message: `${place}${why}`, hint: fix }
 }
 
@@ -67,7 +69,16 @@ function answer(question: Question): Answer {
   const pot = potOf(question)
   if (!pot.ok) return pot
   const moves = readMoves(question.steps as MovePlan[])
-  if (!moves.ok) return fail(quantityError(moves.problem.problem, pathText(['steps', ...moves.problem.path])))
+  if (!moves.ok) {
+    const { path, problem } = moves.problem
+    const { why, fix } = explainMovePlan(moves.problem)
+    return fail({
+      code: problem.code,
+      message: `${pathText(['steps', ...path])}: ${why}`,
+      at: problem.span,
+      hint: fix,
+    })
+  }
   const course = follow(pot.value, moves.value)
   if (!course.ok) return fail(errorOf(course.problem))
   const { steps, crops, liquor } = course.value
@@ -89,7 +100,8 @@ export const crystallise: Command = {
   about: 'what comes down, and how much, as a solution is heated, boiled down, cooled, filtered and washed',
   help: `Keys: water, solutes[] { form, mass }, steps[]: one of { heatTo }, { coolTo }, { evaporate: { water } },
   { evaporateTo: { water } }, { evaporateTo: { volume } }, { addWater }, { filter: { retained? } },
-  { wash: { with: "water" | "ethanol" | "methanol" | "acetone", volume, at?, retained? } }
+  { wash: { with: "water" | "ethanol" | "methanol" | "acetone", volume, at?, retained?, through? } },
+  { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol: "20 mL" } (96 % spirit), { hold: "2 h" }
 The pot begins at 25 °C. After a wash the step tells the cake. "entrained" is what the liquor kept in a crop dries to, in g.
 "estimated" is true where salts share ions and a model answers; losses in other solvents than water are not computed.
 

@@ -62,12 +62,17 @@ export const moveSchema = z.union(
         volume: measured,
         at: measured.exactOptional(),
         retained: measured.exactOptional(),
+        through: z.boolean().exactOptional(),
       }),
     }),
+    z.strictObject({ addSolute: z.strictObject({ form: formula, mass: measured }) }),
+    z.strictObject({ seed: z.strictObject({ form: formula, mass: measured }) }),
+    z.strictObject({ addEthanol: measured }),
+    z.strictObject({ hold: measured }),
   ],
   {
     error:
-      'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, at?, retained? } }.',
+      'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, at?, retained?, through? } }, { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol }, { hold }.',
   },
 )
 

@@ -12,3 +12,5 @@ export { anions, anionStems, cations, ionSource, metalCharges, type IonRow } fro
 export { solubilities, solubilitySources, type SolubilityPhase, type SolubilityRow } from './solubilities'
 export { solubilityProducts, solubilityProductSource } from './solubility-products'
 export { ionVolumes, ionVolumeSource, waterDensities } from './ion-volumes'
+export { permittivities } from './permittivities'
+export { methanolWords } from './methanol'

@@ -11,6 +11,8 @@ import {
   hazardStatements,
   heatsOfSolution,
   ionVolumes,
+  methanolWords,
+  permittivities,
   solubilities,
   solubilityProducts,
   substanceBlocks,
@@ -167,5 +169,17 @@ describe('the small tables', () => {
       expect(f(key).charge, key).not.toBe(0)
       expect(molarMass(f(key)), key).toBeGreaterThan(0)
     }
+  })
+  it('words for methanol belong to substances of the table, and say insoluble only where ethanol’s does', () => {
+    const rows = new Map(substances.map(row => [row.formula, row]))
+    expect(Object.keys(methanolWords).length).toBeGreaterThan(40)
+    for (const [formula, word] of Object.entries(methanolWords)) {
+      expect(rows.has(formula), formula).toBe(true)
+      if (word === 'insoluble') expect(['insoluble', undefined], formula).toContain(rows.get(formula)!.ethanol)
+    }
+  })
+  it('the permittivity falls as the ethanol rises', () => {
+    expect(ascending(permittivities.map(([percent]) => percent))).toBe(true)
+    expect(ascending(permittivities.map(([, value]) => -value))).toBe(true)
   })
 })

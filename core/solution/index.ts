@@ -11,7 +11,10 @@ export {
 export { dissolve, type Dissolving } from './dissolve'
 export { monotone } from './monotone'
 export { explainMove, explainSolubility, type MoveProblem, type SolubilityProblem } from './problems'
-export { follow, type Cake, type Course, type Crop, type Move, type Told, type WashSolvent } from './moves'
+export { follow, type Course, type CourseProblem, type Crop, type Move, type Told } from './moves'
+export type { Cake } from './filtering'
+export type { WashSolvent } from './washing'
+export { ETHANOL_LIMIT, saltingOut } from './salting-out'
 export {
   addSolute,
   ionsOfRest,
@@ -38,6 +41,6 @@ export { ionsOfSparing, precipitationTable, type PrecipitationCase, type Precipi
 export { recrystallise, type Recrystallisation } from './recrystallise'
 export { washOptions, type FilterCake, type WashOption } from './wash-advisor'
 export { whichFirst, type Exchange, type Verdict } from './which-first'
-export { readMoves, type MovePlan, type MovePlanProblem } from './read-moves'
+export { explainMovePlan, readMoves, type MovePlan, type MovePlanProblem } from './read-moves'
 export { gramsIn } from './concentration'
 export { moveWords } from './move-words'

@@ -11,5 +11,10 @@ export function moveWords(move: MovePlan): string {
       ? `boiled down to ${move.evaporateTo.volume}`
       : `boiled down to ${move.evaporateTo.water} of water`
   if ('filter' in move) return 'filtered'
-  return `washed with ${move.wash.volume} of ${move.wash.with} at ${move.wash.at ?? '0 °C'}`
+  if ('addSolute' in move) return `added ${move.addSolute.mass} of ${move.addSolute.form}`
+  if ('seed' in move) return `seeded with ${move.seed.mass} of ${move.seed.form}`
+  if ('addEthanol' in move) return `added ${move.addEthanol} of ethanol`
+  if ('hold' in move) return `held for ${move.hold}`
+  const { volume, with: solvent, at = '0 °C', through } = move.wash
+  return `washed with ${volume} of ${solvent} at ${at}${through ? ', run through' : ''}`
 }

@@ -1,13 +1,11 @@
-import type { Formula } from '#core/formula'
+import { relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { componentsOf } from './components'
 import type { Curve } from './curve'
 import { liquorVolume } from './density'
-import { restOf, type FormMass, type PotState, type Rest } from './pot-state'
+import { filter, mostOf, type Cake } from './filtering'
+import { addSolute, restOf, type FormMass, type PotState, type Rest } from './pot-state'
 import type { MoveProblem, SolubilityProblem } from './problems'
-import { WATER_MOLAR } from './solids'
-
-export type WashSolvent = 'water' | 'ethanol' | 'methanol' | 'acetone'
+import { wash, type WashMove } from './washing'
 
 /** What is done to a pot. Masses in g, volumes in mL, temperatures in °C; `retained` is liquor kept, as a fraction of the crystals' mass. */
 export type Move =
@@ -19,13 +17,12 @@ export type Move =
   | { readonly do: 'evaporate to volume'; readonly volume: number }
   | { readonly do: 'add water'; readonly water: number }
   | { readonly do: 'filter'; readonly retained: number }
-  | {
-      readonly do: 'wash'
-      readonly solvent: WashSolvent
-      readonly volume: number
-      readonly celsius: number
-      readonly retained: number
-    }
+  | WashMove
+  | { readonly do: 'add solute' | 'seed'; readonly form: Formula; readonly mass: number }
+  /** mL of 96 % spirit. */
+  | { readonly do: 'add ethanol'; readonly volume: number }
+  /** Hours at rest; a pot that is told at equilibrium stays as it is. */
+  | { readonly do: 'hold'; readonly hours: number }
 
 export interface Crop {
   readonly form: string
@@ -50,12 +47,10 @@ export interface Told {
   readonly ions: ReadonlyMap<string, number>
   /** mL; an estimate. */
   readonly volume: number
-}
-
-/** A filter cake: crystals with the liquor that clings to them, as a pot of its own. */
-export interface Cake {
-  readonly pot: PotState
-  readonly rest: Rest
+  /** g of ethanol in the liquor. */
+  readonly ethanol: number
+  /** What becomes of seeds: undefined where none were given. */
+  readonly seeds?: 'stand' | 'dissolve'
 }
 
 export interface Course {
@@ -71,8 +66,10 @@ export interface Course {
 }
 
 type Refused = SolubilityProblem | MoveProblem
+/** What stopped a course, and the move, from 0, at which it did. */
+export type CourseProblem = Refused & { readonly step: number }
 
-const toldOf = (rest: Rest): Told => ({
+const toldOf = (rest: Rest, { ethanol = 0 }: PotState): Told => ({
   celsius: rest.celsius,
   water: rest.told.water,
   dissolved: rest.told.forms,
@@ -81,56 +78,66 @@ const toldOf = (rest: Rest): Told => ({
   leftOut: rest.leftOut,
   freeWater: rest.freeWater,
   ions: rest.dissolved,
-  volume: liquorVolume(rest),
+  volume: liquorVolume(rest) + ethanol / ETHANOL_DENSITY,
+  ethanol,
 })
 
 /** Takes a pot through its moves, each ending in a pot at rest. Crystals once filtered off are told as crops, by form. */
-export function follow(start: PotState, moves: readonly Move[], own: readonly Curve[] = []): Checked<Course, Refused> {
+export function follow(
+  start: PotState,
+  moves: readonly Move[],
+  own: readonly Curve[] = [],
+): Checked<Course, CourseProblem> {
   let pot = start
   let boiledOff = 0
   const steps: Told[] = []
   const cakes: Cake[] = []
   const washings = new Map<string, number>()
+  let putIn = start.totals
   for (const [i, move] of moves.entries()) {
     if (move.do === 'wash') {
       const cake = cakes.at(-1)
       if (!cake) return fail({ code: 'moves.nothing-to-wash', step: i })
       const washed = wash(cake, move, own)
-      if (!washed.ok) return washed
+      if (!washed.ok) return at(i, washed.problem)
       cakes[cakes.length - 1] = washed.value.cake
       for (const { form, mass } of washed.value.washings) washings.set(form, (washings.get(form) ?? 0) + mass)
-      steps.push({ ...toldOf(washed.value.cake.rest), celsius: move.celsius })
+      steps.push({ ...toldOf(washed.value.cake.rest, washed.value.cake.pot), celsius: move.celsius })
       continue
     }
     const next = moved(pot, move, i, own)
-    if (!next.ok) return next
+    if (!next.ok) return at(i, next.problem)
     boiledOff += Math.max(0, pot.water - next.value.water)
+    if (move.do === 'add solute' || move.do === 'seed') putIn = addedTo(putIn, pot, next.value)
     const rest = restOf(next.value, own)
-    if (!rest.ok) return rest
+    if (!rest.ok) return at(i, rest.problem)
     if (move.do === 'filter') {
       const split = filter(next.value, rest.value, move.retained)
       pot = split.liquor
       if (split.cake) cakes.push(split.cake)
       const after = restOf(pot, own)
-      if (!after.ok) return after
-      steps.push(toldOf(after.value))
+      if (!after.ok) return at(i, after.problem)
+      steps.push(toldOf(after.value, pot))
     } else {
       pot = next.value
-      steps.push(toldOf(rest.value))
+      const told = toldOf(rest.value, pot)
+      steps.push(move.do === 'seed' ? { ...told, seeds: fateOf(move.form, rest.value) } : told)
     }
   }
   const rest = restOf(pot, own)
-  if (!rest.ok) return rest
+  if (!rest.ok) return at(moves.length, rest.problem)
   return ok({
     pot,
     steps,
     cakes,
-    crops: cakes.flatMap(cake => cropsOf(cake, start)),
+    crops: cakes.flatMap(cake => cropsOf(cake, putIn)),
     washings: [...washings].map(([form, mass]) => ({ form, mass })),
-    liquor: toldOf(rest.value),
+    liquor: toldOf(rest.value, pot),
     boiledOff,
   })
 }
+
+const at = (step: number, problem: Refused): Checked<never, CourseProblem> => fail({ ...problem, step })
 
 function moved(
   pot: PotState,
@@ -138,6 +145,7 @@ function moved(
   step: number,
   own: readonly Curve[],
 ): Checked<PotState, Refused> {
+  if (pot.ethanol && isBoiling(move)) return fail({ code: 'moves.boils-ethanol', step })
   switch (move.do) {
     case 'heat':
     case 'cool':
@@ -153,9 +161,37 @@ function moved(
     case 'evaporate to volume':
       return evaporateUntil(pot, move.volume, step, own, liquorVolume)
     case 'filter':
+    case 'hold':
       return ok(pot)
+    case 'add solute':
+    case 'seed':
+      return addSolute(pot, move.form, move.mass, own)
+    case 'add ethanol':
+      return ok({
+        ...pot,
+        ethanol: (pot.ethanol ?? 0) + move.volume * SPIRIT_DENSITY * SPIRIT_STRENGTH,
+        water: pot.water + move.volume * SPIRIT_DENSITY * (1 - SPIRIT_STRENGTH),
+      })
   }
 }
+
+/** 96 % by volume: g/mL and mass fraction of ethanol at 20 °C (OIML R 22, from memory). */
+const SPIRIT_DENSITY = 0.8074
+const SPIRIT_STRENGTH = 0.938
+const ETHANOL_DENSITY = 0.789
+
+const fateOf = (form: Formula, { solids }: Rest): 'stand' | 'dissolve' =>
+  solids.some(({ solid }) => relate(form, solid.salt)) ? 'stand' : 'dissolve'
+
+function addedTo(putIn: ReadonlyMap<string, number>, before: PotState, after: PotState): ReadonlyMap<string, number> {
+  const all = new Map(putIn)
+  for (const [key, amount] of after.totals) all.set(key, (all.get(key) ?? 0) + amount - (before.totals.get(key) ?? 0))
+  return all
+}
+
+/** Ethanol leaves before water does, from 78 °C; what goes is not modelled. */
+const isBoiling = (move: Move): boolean =>
+  ('celsius' in move && move.do !== 'wash' && move.celsius > 75) || move.do.startsWith('evaporate')
 
 /** Bisection on all the water, until what is measured of the pot at rest is what is wanted. */
 function evaporateUntil(
@@ -184,114 +220,10 @@ function evaporateUntil(
   return ok({ ...pot, water: high })
 }
 
-const times = (forms: readonly FormMass[], by: number): FormMass[] =>
-  forms.map(({ form, mass }) => ({ form, mass: mass * by }))
-
-/** Crystals with `retained` times their mass of liquor on one side, the rest of the liquor on the other. */
-function filter(pot: PotState, rest: Rest, retained: number): { liquor: PotState; cake: Cake | undefined } {
-  const crystals = rest.solids.reduce((sum, { mass }) => sum + mass, 0)
-  if (crystals === 0) return { liquor: pot, cake: undefined }
-  const liquorMass = rest.told.water + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
-  const share = Math.min(1, liquorMass > 0 ? (retained * crystals) / liquorMass : 0)
-  const cakeTotals = new Map<string, number>()
-  for (const [key, amount] of rest.dissolved) cakeTotals.set(key, amount * share)
-  let cakeWater = rest.freeWater * share
-  for (const { solid, amount } of rest.solids) {
-    cakeWater += amount * solid.waters * WATER_MOLAR
-    for (const { key, count } of solid.components) cakeTotals.set(key, (cakeTotals.get(key) ?? 0) + count * amount)
-  }
-  const liquorTotals = new Map([...rest.dissolved].map(([key, amount]) => [key, amount * (1 - share)]))
-  return {
-    liquor: {
-      ...pot,
-      water: rest.freeWater * (1 - share),
-      totals: liquorTotals,
-      solutes: withAmounts(pot, liquorTotals),
-    },
-    cake: {
-      pot: { ...pot, water: cakeWater, totals: cakeTotals, solutes: withAmounts(pot, cakeTotals) },
-      rest: {
-        ...rest,
-        freeWater: rest.freeWater * share,
-        dissolved: new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share])),
-        told: { forms: times(rest.told.forms, share), water: rest.told.water * share },
-      },
-    },
-  }
-}
-
-/** The same salts, as far as the ions that are there could still make them. */
-const withAmounts = ({ solutes }: PotState, totals: ReadonlyMap<string, number>): PotState['solutes'] =>
-  solutes.map(solute => ({ ...solute, amount: mostOf(solute.salt, totals) }))
-
-/**
- * A wash. Water is stirred up with the cake, comes to rest at its temperature and runs off but for what clings. A solvent in which the
- * salts do not dissolve takes no product and carries liquor away as it mixes with it: an estimate.
- */
-function wash(
-  cake: Cake,
-  { solvent, volume, celsius, retained }: Extract<Move, { do: 'wash' }>,
-  own: readonly Curve[],
-): Checked<{ cake: Cake; washings: readonly FormMass[] }, Refused> {
-  const before = cake.rest
-  if (solvent !== 'water') return ok(displace(cake, volume))
-  const pot: PotState = { ...cake.pot, celsius, water: cake.pot.water + volume * WASH_DENSITY }
-  const rest = restOf(pot, own)
-  if (!rest.ok) return rest
-  const split = filter(pot, rest.value, retained)
-  if (!split.cake)
-    return ok({
-      cake: {
-        pot: { ...pot, water: 0, totals: new Map() },
-        rest: { ...before, solids: [], told: { forms: [], water: 0 } },
-      },
-      washings: rest.value.told.forms,
-    })
-  const clinging = split.cake.rest.told.forms
-  return ok({
-    cake: split.cake,
-    washings: rest.value.told.forms.map(({ form, mass }) => ({
-      form,
-      mass: mass - (clinging.find(one => one.form === form)?.mass ?? 0),
-    })),
-  })
-}
-
-const WASH_DENSITY = 1
-/** Alcohol and acetone, g/mL, for how far they thin the liquor that clings. */
-const SOLVENT_DENSITY = 0.79
-
-function displace({ pot, rest }: Cake, volume: number): { cake: Cake; washings: readonly FormMass[] } {
-  const clinging = rest.told.water + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
-  const share = clinging > 0 ? clinging / (clinging + volume * SOLVENT_DENSITY) : 0
-  const totals = new Map(pot.totals)
-  for (const [key, amount] of rest.dissolved) totals.set(key, totals.get(key)! - amount * (1 - share))
-  const dissolved = new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share]))
-  const next: PotState = { ...pot, water: pot.water - rest.freeWater * (1 - share), totals, solutes: pot.solutes }
-  return {
-    cake: {
-      pot: next,
-      rest: {
-        ...rest,
-        freeWater: rest.freeWater * share,
-        dissolved,
-        told: { forms: times(rest.told.forms, share), water: rest.told.water * share },
-        estimated: true,
-      },
-    },
-    washings: times(rest.told.forms, 1 - share),
-  }
-}
-
-/** Formula units of a salt that the ions could make at most. */
-function mostOf(salt: Formula, totals: ReadonlyMap<string, number>): number {
-  return Math.min(...componentsOf(salt).map(({ key, count }) => (totals.get(key) ?? 0) / count))
-}
-
-function cropsOf({ rest }: Cake, start: PotState): Crop[] {
+function cropsOf({ rest }: Cake, putIn: ReadonlyMap<string, number>): Crop[] {
   const crystals = rest.solids.reduce((sum, { mass }) => sum + mass, 0)
   return rest.solids.map(({ solid, amount, mass }) => {
-    const most = mostOf(solid.salt, start.totals)
+    const most = mostOf(solid.salt, putIn)
     const share = crystals > 0 ? mass / crystals : 0
     return {
       form: solid.form.text,

@@ -4,6 +4,7 @@ import { componentsOf } from './components'
 import { findCurve, saturationAt, type Curve, type CurveOf } from './curve'
 import { minimise } from './minimise'
 import type { SolubilityProblem } from './problems'
+import { ETHANOL_LIMIT, refusesEthanol, saltingOut } from './salting-out'
 import { findProduct, solidsFor, WATER_MOLAR, type Solid } from './solids'
 
 /** One salt that was put in, anhydrous, as its curve or its solubility product knows it. */
@@ -24,6 +25,8 @@ export interface PotState {
   readonly totals: ReadonlyMap<string, number>
   /** The salts put in, in their order; how the solution is told. */
   readonly solutes: readonly Solute[]
+  /** g of ethanol added to throw the salts down. */
+  readonly ethanol?: number
 }
 
 export interface FormMass {
@@ -101,19 +104,19 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
     const saturation = curve && saturationAt(curve, pot.celsius)
     if (saturation && !saturation.ok) return saturation
   }
+  const ethanol = pot.ethanol ?? 0
+  const refused = ethanol > 0 ? refusesEthanol(pot) : undefined
+  if (refused) return fail(refused)
   const keys = new Set(presentKeys(pot))
   const { solids, leftOut } = solidsFor(keys, pot.celsius, own)
-  const standing = isAlone(pot, solids) ? eachAlone(pot, solids) : together(pot, solids)
-  const estimated = !isAlone(pot, solids)
-  return ok(
-    tell(
-      pot,
-      standing,
-      solids,
-      estimated,
-      leftOut.map(({ salt }) => salt.text),
-    ),
-  )
+  const alone = isAlone(pot, solids)
+  if (ethanol > 0 && !alone) return fail({ code: 'solubility.ethanol-shared' })
+  const standing = alone ? eachAlone(pot, solids) : together(pot, solids)
+  const names = leftOut.map(({ salt }) => salt.text)
+  const rest = tell(pot, standing, solids, !alone || ethanol > 0, names)
+  const strength = ethanol / (ethanol + rest.freeWater)
+  if (strength > ETHANOL_LIMIT) return fail({ code: 'solubility.ethanol-too-strong', strength })
+  return ok(rest)
 }
 
 const TRACE = 1e-12
@@ -152,8 +155,11 @@ function eachAlone(pot: PotState, solids: readonly Solid[]): Standing {
       const solid = solids.find(one => one.salt.text === salt.text && one.source === 'curve')!
       return { solid, amount, limit: solid.alone! / 100 / molarMass(salt) }
     })
+  const ethanol = pot.ethanol ?? 0
+  const holds = (solid: Solid, limit: number, water: number): number =>
+    ethanol > 0 ? limit * (water + ethanol) * saltingOut(solid.components, ethanol / (ethanol + water)) : limit * water
   const crystalsAt = (water: number): { solid: Solid; amount: number }[] =>
-    rows.map(({ solid, amount, limit }) => ({ solid, amount: Math.max(0, amount - limit * water) }))
+    rows.map(({ solid, amount, limit }) => ({ solid, amount: Math.max(0, amount - holds(solid, limit, water)) }))
   const leftAt = (water: number): number =>
     pot.water - crystalsAt(water).reduce((sum, { solid, amount }) => sum + amount * solid.waters * WATER_MOLAR, 0)
   let low = 0

@@ -8,11 +8,15 @@ export type SolubilityProblem =
       celsius: number
       ranges: readonly { form: string; from: number; to: number }[]
     }
+  | { code: 'solubility.ethanol-shared' }
+  | { code: 'solubility.ethanol-dissolves'; salt: string; known: boolean }
+  | { code: 'solubility.ethanol-too-strong'; strength: number }
 
 export type MoveProblem =
   | { code: 'moves.nothing-to-wash'; step: number }
   | { code: 'moves.dry'; step: number; water: number }
   | { code: 'moves.not-so-much'; step: number; water: number }
+  | { code: 'moves.boils-ethanol'; step: number }
 
 export function explainMove(problem: MoveProblem): Advice {
   switch (problem.code) {
@@ -28,6 +32,11 @@ export function explainMove(problem: MoveProblem): Advice {
         why: `There are only ${problem.water.toFixed(1)} g of water beside the salts.`,
         fix: 'Give a smaller amount, or add water.',
       }
+    case 'moves.boils-ethanol':
+      return {
+        why: 'There is ethanol in the pot: it boils away from 78 °C, before the water, and how much goes is not modelled.',
+        fix: 'Boil down first and add the ethanol at the end, cold. No flame near it.',
+      }
   }
 }
 
@@ -42,6 +51,23 @@ export function explainSolubility(problem: SolubilityProblem): Advice {
       return {
         why: `The solubility of ${problem.salt} is not known at ${round(problem.celsius)} °C.`,
         fix: `The table holds ${problem.ranges.map(({ form, from, to }) => `${form} from ${round(from)} to ${round(to)} °C`).join(', ')}. Nothing is guessed outside it.`,
+      }
+    case 'solubility.ethanol-shared':
+      return {
+        why: 'The salts in this pot share ions, and what ethanol throws down of such a mixture is not modelled.',
+        fix: 'Crystallise from water first, or try it on a test tube of the liquor.',
+      }
+    case 'solubility.ethanol-dissolves':
+      return {
+        why: problem.known
+          ? `${problem.salt} dissolves in ethanol, which will not throw it down.`
+          : `The table has no word for ${problem.salt} in ethanol.`,
+        fix: 'Crystallise it from water, or try ethanol on a test tube of the liquor.',
+      }
+    case 'solubility.ethanol-too-strong':
+      return {
+        why: `The liquor would be ${(problem.strength * 100).toFixed(0)} % ethanol by mass; the estimate ends at 60 %, above which hydrates lose water too.`,
+        fix: 'Add less ethanol.',
       }
   }
 }

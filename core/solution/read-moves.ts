@@ -1,6 +1,8 @@
-import { fail, ok, type Checked } from '#core/problem'
-import { parseQuantity, type Kind, type QuantityProblem } from '#core/quantity'
-import type { Move, WashSolvent } from './moves'
+import { explainFormula, parseFormula, type FormulaProblem } from '#core/formula'
+import { fail, ok, type Advice, type Checked } from '#core/problem'
+import { explainQuantity, parseQuantity, type Kind, type QuantityProblem } from '#core/quantity'
+import type { Move } from './moves'
+import type { WashSolvent } from './washing'
 
 /** A move as it is typed and kept: every measured value is a text with its unit. */
 export type MovePlan =
@@ -16,13 +18,24 @@ export type MovePlan =
         readonly volume: string
         readonly at?: string
         readonly retained?: string
+        /** Run through the cake instead of stirred up with it. */
+        readonly through?: boolean
       }
     }
+  | { readonly addSolute: { readonly form: string; readonly mass: string } }
+  | { readonly seed: { readonly form: string; readonly mass: string } }
+  | { readonly addEthanol: string }
+  | { readonly hold: string }
 
 export interface MovePlanProblem {
   readonly path: readonly (string | number)[]
-  readonly problem: QuantityProblem
+  readonly problem: QuantityProblem | FormulaProblem
 }
+
+export const explainMovePlan = ({ problem }: MovePlanProblem): Advice =>
+  problem.code.startsWith('formula.')
+    ? explainFormula(problem as FormulaProblem)
+    : explainQuantity(problem as QuantityProblem)
 
 const WATER_DENSITY = 0.9982
 const ICE = 0
@@ -67,7 +80,18 @@ function readMove(plan: MovePlan, kept: number): Read {
     if (retained === undefined) return ok({ do: 'filter', retained: 0 })
     return mapped(share(retained, ['filter', 'retained']), value => ({ do: 'filter', retained: value }))
   }
+  if ('addSolute' in plan) return solute('add solute', plan.addSolute, 'addSolute')
+  if ('seed' in plan) return solute('seed', plan.seed, 'seed')
+  if ('addEthanol' in plan)
+    return mapped(quantity(plan.addEthanol, ['addEthanol'], ['volume']), volume => ({ do: 'add ethanol', volume }))
+  if ('hold' in plan) return mapped(quantity(plan.hold, ['hold'], ['time']), hours => ({ do: 'hold', hours }))
   return readWash(plan.wash, kept)
+}
+
+function solute(kind: 'add solute' | 'seed', { form, mass }: { form: string; mass: string }, key: string): Read {
+  const read = parseFormula(form)
+  if (!read.ok) return fail({ path: [key, 'form'], problem: read.problem })
+  return mapped(quantity(mass, [key, 'mass'], ['mass']), grams => ({ do: kind, form: read.value, mass: grams }))
 }
 
 function readWash(plan: Extract<MovePlan, { wash: unknown }>['wash'], kept: number): Read {
@@ -77,7 +101,14 @@ function readWash(plan: Extract<MovePlan, { wash: unknown }>['wash'], kept: numb
   if (!at.ok) return at
   const retained = plan.retained === undefined ? ok(kept) : share(plan.retained, ['wash', 'retained'])
   if (!retained.ok) return retained
-  return ok({ do: 'wash', solvent: plan.with, volume: volume.value, celsius: at.value, retained: retained.value })
+  return ok({
+    do: 'wash',
+    solvent: plan.with,
+    volume: volume.value,
+    celsius: at.value,
+    retained: retained.value,
+    ...(plan.through ? { through: true } : {}),
+  })
 }
 
 function quantity(

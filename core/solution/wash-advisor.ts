@@ -1,8 +1,10 @@
 import { findSubstance, parseFormula, type Formula } from '#core/formula'
-import type { Dissolves, SubstanceRow } from '#core/reference'
+import { methanolWords, type Dissolves, type SubstanceRow } from '#core/reference'
 import type { Curve } from './curve'
-import { follow, type Cake, type WashSolvent } from './moves'
+import type { Cake } from './filtering'
+import { follow } from './moves'
 import { restOf, type PotState } from './pot-state'
+import type { WashSolvent } from './washing'
 
 export interface WashOption {
   readonly solvent: WashSolvent
@@ -150,9 +152,7 @@ function inSolvent(
   const reacts = word === 'reacts'
   if (reacts) warnings.push(`It reacts with ${solvent}.`)
   if (solvent === 'methanol')
-    warnings.push(
-      'The table has no word for methanol: judged by ethanol’s. It is poisonous: ethanol does nearly as well.',
-    )
+    warnings.push('It dissolves more than ethanol does, and is poisonous: ethanol where it will do.')
   warnings.push(`${capital(solvent)} is flammable: no flame, in the hood.`)
   return {
     solvent,
@@ -186,9 +186,10 @@ function inSolvent(
   }
 }
 
-/** Methanol is taken to dissolve what ethanol does; the table has no column of its own for it. */
-const wordIn = (row: SubstanceRow | undefined, solvent: WashSolvent): Dissolves | undefined =>
-  solvent === 'acetone' ? row?.acetone : row?.ethanol
+const wordIn = (row: SubstanceRow | undefined, solvent: WashSolvent): Dissolves | undefined => {
+  if (solvent === 'acetone') return row?.acetone
+  return solvent === 'methanol' ? row && methanolWords[row.formula] : row?.ethanol
+}
 
 function sameSalt(form: string, product: Formula): boolean {
   const read = parseFormula(form)

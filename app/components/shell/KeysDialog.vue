@@ -7,7 +7,7 @@ const keys = [
   ['?', 'this list'],
   ['Enter', 'keep what is typed and move down'],
   ['Esc', 'leave a panel or a field'],
-  ['Ctrl Z', 'undo on the sheet'],
+  ['Ctrl Z', 'undo a change of the plan'],
   ['Ctrl Shift Z', 'do it again'],
   ['Enter on a figure', 'opens its working'],
 ] as const

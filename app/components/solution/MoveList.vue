@@ -4,11 +4,13 @@ import type { Course, MovePlan } from '#core/solution'
 import type { Span } from '#core/problem'
 
 /** The moves of a crystallisation, each with what stands in the pot after it. */
-const { moves, course, problem } = defineProps<{
+const { moves, product, course, problem } = defineProps<{
   moves: readonly MovePlan[]
+  /** What is crystallised: the form of seeds and of what is added, until another is typed. */
+  product: string
   course: Course | undefined
   /** The move that does not read or does not work, and where in it. */
-  problem: { at: number; span?: Span | undefined; why: string; fix: string } | undefined
+  problem: { at: number; on?: unknown; span?: Span | undefined; why: string; fix: string } | undefined
 }>()
 const emit = defineEmits<{ change: [moves: MovePlan[], key: string] }>()
 
@@ -17,6 +19,8 @@ interface Shown {
   readonly text: string
   readonly make: (text: string) => MovePlan
   readonly label: string
+  /** A salt that goes in. */
+  readonly form?: { readonly text: string; readonly make: (form: string) => MovePlan }
 }
 function shownOf(move: MovePlan): Shown {
   if ('heatTo' in move)
@@ -53,6 +57,30 @@ function shownOf(move: MovePlan): Shown {
       text: move.filter.retained ?? '0 %',
       make: retained => ({ filter: { retained } }),
     }
+  if ('addSolute' in move)
+    return {
+      name: 'Add',
+      label: 'Mass added',
+      text: move.addSolute.mass,
+      make: mass => ({ addSolute: { ...move.addSolute, mass } }),
+      form: { text: move.addSolute.form, make: form => ({ addSolute: { ...move.addSolute, form } }) },
+    }
+  if ('seed' in move)
+    return {
+      name: 'Seed with',
+      label: 'Mass of seeds',
+      text: move.seed.mass,
+      make: mass => ({ seed: { ...move.seed, mass } }),
+      form: { text: move.seed.form, make: form => ({ seed: { ...move.seed, form } }) },
+    }
+  if ('addEthanol' in move)
+    return {
+      name: 'Add ethanol, 96 %',
+      label: 'Ethanol',
+      text: move.addEthanol,
+      make: addEthanol => ({ addEthanol }),
+    }
+  if ('hold' in move) return { name: 'Hold for', label: 'Time', text: move.hold, make: hold => ({ hold }) }
   return {
     name: `Wash with ${move.wash.with}, ${move.wash.at ?? '0 °C'}`,
     label: 'Volume of the wash',
@@ -68,6 +96,10 @@ const set = (i: number, move: MovePlan): void =>
     moves.map((one, j) => (j === i ? move : one)),
     `move ${i}`,
   )
+function setThrough(i: number, { wash }: Extract<MovePlan, { wash: unknown }>, through: boolean): void {
+  const { through: _, ...rest } = wash
+  set(i, { wash: through ? { ...rest, through } : rest })
+}
 const remove = (i: number): void =>
   emit(
     'change',
@@ -79,16 +111,20 @@ function swap(i: number, by: -1 | 1): void {
   ;[next[i], next[i + by]] = [next[i + by]!, next[i]!]
   emit('change', next, `swap ${i}`)
 }
-const kinds: readonly { name: string; move: MovePlan }[] = [
+const kinds = computed((): readonly { name: string; move: MovePlan }[] => [
   { name: 'heat', move: { heatTo: '80 °C' } },
   { name: 'boil off', move: { evaporate: { water: '10 g' } } },
   { name: 'boil down to a volume', move: { evaporateTo: { volume: '25 mL' } } },
   { name: 'add water', move: { addWater: '10 g' } },
+  { name: 'add salt', move: { addSolute: { form: product, mass: '1 g' } } },
   { name: 'cool', move: { coolTo: '5 °C' } },
+  { name: 'hold', move: { hold: '1 h' } },
+  { name: 'seed', move: { seed: { form: product, mass: '20 mg' } } },
+  { name: 'add ethanol', move: { addEthanol: '10 mL' } },
   { name: 'filter', move: { filter: { retained: '20 %' } } },
   { name: 'wash, water', move: { wash: { with: 'water', volume: '5 mL', at: '0 °C' } } },
   { name: 'wash, ethanol', move: { wash: { with: 'ethanol', volume: '5 mL', at: '5 °C' } } },
-]
+])
 const grams = (mass: number): string =>
   mass >= 100 ? mass.toFixed(0) : mass >= 10 ? mass.toFixed(1) : mass >= 0.005 ? mass.toFixed(2) : 'a trace'
 const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({ mass }) => mass > 1e-4)
@@ -101,11 +137,20 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
         <div class="flex items-center gap-2">
           <span class="min-w-0 flex-1">{{ row.shown.name }}</span>
           <QuantityField
+            v-if="row.shown.form"
+            hidden
+            class="w-[128px]"
+            :label="`Form, move ${i + 1}`"
+            :model-value="row.shown.form.text"
+            :problem="problem?.at === i && problem.on === 'form' ? problem : undefined"
+            @update:model-value="set(i, row.shown.form.make($event))"
+          />
+          <QuantityField
             hidden
             class="w-[96px]"
             :label="`${row.shown.label}, move ${i + 1}`"
             :model-value="row.shown.text"
-            :problem="problem?.at === i ? problem : undefined"
+            :problem="problem?.at === i && problem.on !== 'form' ? problem : undefined"
             @update:model-value="set(i, row.shown.make($event))"
           />
           <button
@@ -145,6 +190,18 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
               ><template v-if="d > 0">, </template><span class="figure mr-1">{{ grams(form.mass) }} g</span>
               <FormulaText :text="form.form" /></template
           ></template>
+          <span v-if="row.told.ethanol > 0 && !('wash' in row.move)"
+            >, {{ grams(row.told.ethanol) }} g of it ethanol</span
+          >
+          <b v-if="row.told.seeds === 'dissolve'" class="text-amber">; not saturated here: the seeds would dissolve</b>
+          <label v-if="'wash' in row.move" class="ml-2 inline-flex min-h-6 items-center gap-1.5">
+            <input
+              type="checkbox"
+              :checked="row.move.wash.through ?? false"
+              @change="setThrough(i, row.move, ($event.target as HTMLInputElement).checked)"
+            />
+            run through, not stirred up
+          </label>
           <span v-if="row.told.estimated" class="tag ml-1 bg-amber-soft text-amber">estimate</span>
         </p>
       </li>

@@ -4,6 +4,7 @@ import { crystalNotes, dryingAdvice, proposeMoves, recoveryOf, stagePot } from '
 import {
   comesDownAt,
   explainMove,
+  explainMovePlan,
   explainSolubility,
   findCurve,
   follow,
@@ -15,13 +16,11 @@ import {
   saturationTemperature,
   spanOf,
   washOptions,
-  whichFirst,
+  type CourseProblem,
   type MovePlan,
   type MoveProblem,
-  type SolubilityProblem,
   type WashOption,
 } from '#core/solution'
-import { explainQuantity } from '#core/quantity'
 import { withBench, withCrystals, withYield } from '#core/sheet'
 import { potReadings } from '#core/journal'
 import { useBatchStore } from '~/stores/batch'
@@ -57,16 +56,20 @@ const course = computed(() =>
 const problem = computed(() => {
   if (!read.value.ok) {
     const { path, problem: found } = read.value.problem
-    return { at: Number(path[0]), span: found.span, ...explainQuantity(found) }
+    return { at: Number(path[0]), on: path[2], span: found.span, ...explainMovePlan(read.value.problem) }
   }
   if (!course.value || course.value.ok) return undefined
-  const found: SolubilityProblem | MoveProblem = course.value.problem
-  if (found.code.startsWith('moves.')) return { at: (found as MoveProblem).step, ...explainMove(found as MoveProblem) }
-  const off = found as SolubilityProblem
-  const at = read.value.value.findIndex(move => 'celsius' in move && 'celsius' in off && move.celsius === off.celsius)
-  return { at: Math.max(0, at), ...explainSolubility(off) }
+  const found = course.value.problem
+  return { at: found.step, ...(isOfMoves(found) ? explainMove(found) : explainSolubility(found)) }
 })
-const done = computed(() => (course.value?.ok ? course.value.value : undefined))
+const isOfMoves = (found: CourseProblem): found is MoveProblem & CourseProblem => found.code.startsWith('moves.')
+/** The whole way, or as far as it goes before the move that stops it. */
+const done = computed(() => {
+  if (!course.value || course.value.ok) return course.value?.value
+  if (!start.value || !read.value.ok) return undefined
+  const far = follow(start.value.pot, read.value.value.slice(0, course.value.problem.step), curves.value)
+  return far.ok ? far.value : undefined
+})
 
 function change(next: readonly MovePlan[], key: string): void {
   batch.change(stage => withCrystals(stage, next), `crystals ${key}`)
@@ -97,7 +100,13 @@ const path = computed(() => {
             ? 'Boiled down'
             : 'filter' in move
               ? 'Filtered'
-              : 'Water added'
+              : 'addWater' in move
+                ? 'Water added'
+                : 'addEthanol' in move
+                  ? 'Ethanol added'
+                  : 'hold' in move
+                    ? 'Held'
+                    : 'Salt added'
     return [
       {
         celsius: told.celsius,
@@ -145,17 +154,28 @@ const questions = computed(() => {
     first: saturationTemperature(pot, hot, curves.value),
   }
 })
-const verdict = computed(() => {
-  if (!start.value || !product.value || start.value.pot.solutes.length < 2) return undefined
-  const span = spanOf(start.value.pot)
-  const temperatures = done.value?.steps.map(({ celsius }) => celsius) ?? []
-  const from = Math.max(...temperatures, 25)
-  const to = Math.min(...temperatures, 25)
-  if (!span || from <= to) return undefined
-  const hottest = done.value?.steps.filter(({ celsius }) => celsius === from).at(-1)
-  const pot = hottest ? { ...start.value.pot, water: hottest.freeWater } : start.value.pot
-  return whichFirst(pot, product.value, Math.min(from, span.to), Math.max(to, span.from), curves.value)
-})
+const { verdict, state: firstState } = useWhichFirst(
+  computed(() => {
+    if (!start.value || !product.value || !batch.document || start.value.pot.solutes.length < 2) return undefined
+    const span = spanOf(start.value.pot)
+    const steps = done.value?.steps ?? []
+    const from = Math.max(...steps.map(({ celsius }) => celsius), 25)
+    const to = Math.min(...steps.map(({ celsius }) => celsius), 25)
+    if (!span || from <= to) return undefined
+    const hottest = steps.filter(({ celsius }) => celsius === from).at(-1)
+    return {
+      plan: batch.document.plan,
+      stage: stage.value.id,
+      weighed: [...batch.weighed],
+      product: product.value.text,
+      water: hottest?.freeWater ?? start.value.pot.water,
+      from: Math.min(from, span.to),
+      to: Math.max(to, span.from),
+      substances: library.substances,
+      curves: library.curveRows,
+    }
+  }),
+)
 const filterAt = computed(() => {
   if (!done.value || !product.value || !start.value) return undefined
   const hot = done.value.steps[0]
@@ -176,7 +196,7 @@ const washes = computed(() => {
     start.value &&
     follow(
       start.value.pot,
-      read.value.value.filter(({ do: kind }) => kind !== 'wash'),
+      read.value.value.slice(0, done.value?.steps.length).filter(({ do: kind }) => kind !== 'wash'),
       curves.value,
     )
   const unwashed = beforeWash?.ok ? beforeWash.value.cakes[0] : undefined
@@ -258,7 +278,7 @@ const notes = computed(() =>
             >
           </p>
         </div>
-        <SaveSign :saving="batch.saving" />
+        <UndoButtons />
       </div>
       <ConflictBanner
         v-if="batch.conflict"
@@ -313,7 +333,13 @@ const notes = computed(() =>
               </button>
             </div>
           </div>
-          <MoveList :moves="moves" :course="done" :problem="problem" @change="change" />
+          <MoveList
+            :moves="moves"
+            :product="stage.product.form ?? stage.product.species"
+            :course="done"
+            :problem="problem"
+            @change="change"
+          />
         </div>
       </template>
       <nav class="mt-5 flex gap-1 border-b border-rule" aria-label="Advice">
@@ -353,6 +379,11 @@ const notes = computed(() =>
               <li v-for="exchange in verdict.exchanges" :key="exchange.words"><RichText :text="exchange.words" /></li>
             </ul>
           </template>
+          <p v-else-if="firstState === 'working'" class="text-[14px]" role="status">Working out what comes first…</p>
+          <p v-else-if="firstState === 'gave up'" class="text-[14px]">
+            This mixture did not come to rest in ten seconds, so what comes first is not known. Take a substance out of
+            the sheet that hardly matters, or change a temperature.
+          </p>
           <p v-else class="text-[14px]">
             Only one salt is in this pot, as far as the table knows: nothing can come before it.
           </p>

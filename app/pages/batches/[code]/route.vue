@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { Redo2, Undo2 } from '@lucide/vue'
 import { formatFigure } from '#core/quantity'
 import { addStageAfter, addStageFor, elementUse, portionsFor, scalePlan, type Plan } from '#core/sheet'
 import { useBatchStore } from '~/stores/batch'
@@ -70,27 +69,7 @@ function scale(by: number): void {
           <template v-else>Something on the sheets is open yet; the figures follow once they read.</template>
         </p>
       </div>
-      <div class="flex items-center gap-2 pt-1">
-        <SaveSign :saving="batch.saving" />
-        <button
-          type="button"
-          class="grid size-8 place-items-center rounded border border-edge disabled:border-rule disabled:text-rule"
-          :disabled="!batch.canUndo"
-          aria-label="Undo"
-          @click="batch.undo()"
-        >
-          <Undo2 :size="16" />
-        </button>
-        <button
-          type="button"
-          class="grid size-8 place-items-center rounded border border-edge disabled:border-rule disabled:text-rule"
-          :disabled="!batch.canRedo"
-          aria-label="Redo"
-          @click="batch.redo()"
-        >
-          <Redo2 :size="16" />
-        </button>
-      </div>
+      <UndoButtons />
     </div>
     <ConflictBanner
       v-if="batch.conflict"

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { Redo2, Undo2 } from '@lucide/vue'
 import { parseFormula, relate } from '#core/formula'
 import type { Figure } from '#core/quantity'
 import { sheetNotes, type MarginNote } from '#core/result'
@@ -108,12 +107,6 @@ const isSeveral = computed(
 )
 const change = (make: (stage: StagePlan) => StagePlan, key: string): void => batch.change(make, key)
 
-onKeyStroke(['z', 'Z'], event => {
-  if (!(event.ctrlKey || event.metaKey)) return
-  event.preventDefault()
-  if (event.shiftKey) batch.redo()
-  else batch.undo()
-})
 onKeyStroke('Escape', () => {
   open.value = undefined
 })
@@ -141,29 +134,7 @@ onKeyStroke('Escape', () => {
             </button>
           </p>
         </div>
-        <div class="flex items-center gap-2 pt-1">
-          <SaveSign :saving="batch.saving" />
-          <button
-            type="button"
-            class="grid size-8 place-items-center rounded border border-edge disabled:border-rule disabled:text-rule"
-            :disabled="!batch.canUndo"
-            aria-label="Undo"
-            title="Undo (Ctrl Z)"
-            @click="batch.undo()"
-          >
-            <Undo2 :size="16" />
-          </button>
-          <button
-            type="button"
-            class="grid size-8 place-items-center rounded border border-edge disabled:border-rule disabled:text-rule"
-            :disabled="!batch.canRedo"
-            aria-label="Redo"
-            title="Redo (Ctrl Shift Z)"
-            @click="batch.redo()"
-          >
-            <Redo2 :size="16" />
-          </button>
-        </div>
+        <UndoButtons />
       </div>
       <ConflictBanner
         v-if="batch.conflict"

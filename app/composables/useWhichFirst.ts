@@ -1,0 +1,44 @@
+import { onScopeDispose, ref, watch, type Ref } from 'vue'
+import type { Verdict } from '#core/solution'
+import type { FirstQuestion } from '../workers/which-first'
+
+/** A mixture that has not come to rest in this time is given up, ms. */
+const LIMIT = 10_000
+
+/** Which salt comes first, worked out in a worker each time the question changes; the last question wins. */
+export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
+  const verdict = ref<Verdict>()
+  const state = ref<'none' | 'working' | 'done' | 'gave up'>('none')
+  let worker: Worker | undefined
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  function cancel(): void {
+    worker?.terminate()
+    worker = undefined
+    clearTimeout(timer)
+  }
+
+  watch(
+    () => JSON.stringify(question.value),
+    asked => {
+      cancel()
+      verdict.value = undefined
+      state.value = asked ? 'working' : 'none'
+      if (!asked) return
+      worker = new Worker(new URL('../workers/which-first.ts', import.meta.url), { type: 'module' })
+      worker.onmessage = ({ data }: MessageEvent<{ verdict?: Verdict }>) => {
+        verdict.value = data.verdict
+        state.value = 'done'
+        cancel()
+      }
+      timer = setTimeout(() => {
+        cancel()
+        state.value = 'gave up'
+      }, LIMIT)
+      worker.postMessage(JSON.parse(asked))
+    },
+    { immediate: true },
+  )
+  onScopeDispose(cancel)
+  return { verdict, state }
+}

@@ -1,0 +1,63 @@
+import type { Formula } from '#core/formula'
+import { componentsOf } from './components'
+import type { FormMass, PotState, Rest } from './pot-state'
+import { WATER_MOLAR } from './solids'
+
+/** A filter cake: crystals with the liquor that clings to them, as a pot of its own. */
+export interface Cake {
+  readonly pot: PotState
+  readonly rest: Rest
+}
+
+/** Formula units of a salt that the ions could make at most. */
+export function mostOf(salt: Formula, totals: ReadonlyMap<string, number>): number {
+  return Math.min(...componentsOf(salt).map(({ key, count }) => (totals.get(key) ?? 0) / count))
+}
+
+export const times = (forms: readonly FormMass[], by: number): FormMass[] =>
+  forms.map(({ form, mass }) => ({ form, mass: mass * by }))
+
+/** Crystals with `retained` times their mass of liquor on one side, the rest of the liquor on the other. */
+export function filter(pot: PotState, rest: Rest, retained: number): { liquor: PotState; cake: Cake | undefined } {
+  const crystals = rest.solids.reduce((sum, { mass }) => sum + mass, 0)
+  if (crystals === 0) return { liquor: pot, cake: undefined }
+  const ethanol = pot.ethanol ?? 0
+  const liquorMass = rest.told.water + ethanol + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
+  const share = Math.min(1, liquorMass > 0 ? (retained * crystals) / liquorMass : 0)
+  const cakeTotals = new Map<string, number>()
+  for (const [key, amount] of rest.dissolved) cakeTotals.set(key, amount * share)
+  let cakeWater = rest.freeWater * share
+  for (const { solid, amount } of rest.solids) {
+    cakeWater += amount * solid.waters * WATER_MOLAR
+    for (const { key, count } of solid.components) cakeTotals.set(key, (cakeTotals.get(key) ?? 0) + count * amount)
+  }
+  const liquorTotals = new Map([...rest.dissolved].map(([key, amount]) => [key, amount * (1 - share)]))
+  return {
+    liquor: {
+      ...pot,
+      ethanol: ethanol * (1 - share),
+      water: rest.freeWater * (1 - share),
+      totals: liquorTotals,
+      solutes: withAmounts(pot, liquorTotals),
+    },
+    cake: {
+      pot: {
+        ...pot,
+        ethanol: ethanol * share,
+        water: cakeWater,
+        totals: cakeTotals,
+        solutes: withAmounts(pot, cakeTotals),
+      },
+      rest: {
+        ...rest,
+        freeWater: rest.freeWater * share,
+        dissolved: new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share])),
+        told: { forms: times(rest.told.forms, share), water: rest.told.water * share },
+      },
+    },
+  }
+}
+
+/** The same salts, as far as the ions that are there could still make them. */
+const withAmounts = ({ solutes }: PotState, totals: ReadonlyMap<string, number>): PotState['solutes'] =>
+  solutes.map(solute => ({ ...solute, amount: mostOf(solute.salt, totals) }))
