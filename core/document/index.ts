@@ -1,4 +1,12 @@
 export { changesBetween, type Change } from './changes'
 export { codePrefix } from './code'
 export { checkOwnRow, explainOwnRow, ownRowSchema, type OwnRow, type OwnRowProblem } from './own-row'
-export { batchSchema, entrySchema, moveSchema, planSchema, type BatchDocument } from './schema'
+export {
+  batchSchema,
+  entrySchema,
+  moveSchema,
+  planSchema,
+  templateSchema,
+  type BatchDocument,
+  type Template,
+} from './schema'

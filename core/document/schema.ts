@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { equipment, operationNames, type Step } from '#core/journal'
 import { chosenWays, type Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
@@ -117,12 +118,45 @@ export const planSchema = z.strictObject({
   room: z.strictObject({ volume: measured.exactOptional() }).exactOptional(),
 })
 
-/** The open batch format, version 1: a title and a plan. The journal travels beside it. */
+const stepSchema = z.strictObject({
+  id,
+  do: z.enum(operationNames),
+  words: text(300),
+  why: text(400).exactOptional(),
+  about: z
+    .discriminatedUnion('what', [
+      z.strictObject({ what: z.literal('charge'), species: formula }),
+      z.strictObject({ what: z.literal('product'), crop: z.int().min(1).max(20) }),
+      z.strictObject({ what: z.literal('pot') }),
+    ])
+    .exactOptional(),
+  target: measured.exactOptional(),
+  tolerance: measured.exactOptional(),
+  hands: measured.exactOptional(),
+  wait: measured.exactOptional(),
+  repeat: z.strictObject({ times: z.int().min(1).max(99), every: measured.exactOptional() }).exactOptional(),
+  until: text(200).exactOptional(),
+  needs: z.array(z.enum(equipment)).max(equipment.length).exactOptional(),
+})
+const steps = z.array(stepSchema).max(120)
+
+/** A procedure of the lab's own, to be taken over into a batch. */
+export const templateSchema = z.strictObject({ name: text(80).min(1), steps: steps.min(1) })
+export interface Template {
+  readonly name: string
+  readonly steps: readonly Step[]
+}
+
+/** The open batch format, version 1: a title, a plan, and the procedures that were edited. The journal travels beside it. */
 export const batchSchema = z.strictObject({
   format: z.literal('zip-ledger/batch'),
   version: z.literal(1),
   title: text(120),
   plan: planSchema,
+  procedures: z
+    .array(z.strictObject({ stage: id, steps }))
+    .max(40)
+    .exactOptional(),
 })
 
 const written = { id: z.uuid(), at: z.iso.datetime({ offset: true }), by: z.uuid() }
@@ -132,18 +166,54 @@ const about = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('pot'), stage: id }),
 ])
 
+const ofStage = { ...written, stage: id, step: id.exactOptional() }
+const seconds = z.number().min(0).max(1e8)
+
 /** A journal entry as it is sent and kept. */
 export const entrySchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('reading'),
     ...written,
     about,
-    measure: z.enum(['gross', 'tare', 'net', 'volume', 'temperature']),
+    measure: z.enum(['gross', 'tare', 'net', 'volume', 'temperature', 'pH', 'absorbance']),
     value: measured,
     instrument: text(80).exactOptional(),
     typed: z.boolean(),
+    step: id.exactOptional(),
   }),
-  z.strictObject({ kind: z.enum(['observation', 'note']), ...written, stage: id, text: text(4000) }),
+  z.strictObject({ kind: z.enum(['observation', 'note']), ...ofStage, text: text(4000) }),
+  z.strictObject({
+    kind: z.literal('step'),
+    ...ofStage,
+    step: id,
+    what: z.enum(['begun', 'done', 'skipped', 'opened']),
+    words: text(300),
+    why: text(400).exactOptional(),
+  }),
+  z.strictObject({ kind: z.literal('deviation'), ...ofStage, text: text(4000), steps: z.array(stepSchema).max(20) }),
+  z.strictObject({
+    kind: z.literal('timer'),
+    ...ofStage,
+    timer: z.uuid(),
+    what: z.enum(['start', 'pause', 'resume', 'add', 'stop']),
+    name: text(120),
+    seconds: seconds.exactOptional(),
+    every: seconds.min(1).exactOptional(),
+  }),
+  z.strictObject({
+    kind: z.literal('test'),
+    ...ofStage,
+    added: text(120),
+    result: z.enum(['cloud', 'clear', 'acid', 'neutral', 'alkaline']),
+  }),
+  z.strictObject({ kind: z.literal('shift'), ...ofStage, step: id, to: z.iso.datetime({ offset: true }) }),
+  z.strictObject({
+    kind: z.literal('photo'),
+    ...ofStage,
+    photo: z.string().regex(/^[0-9a-f]{64}$/, 'A photo is named by its SHA-256.'),
+    type: z.enum(['image/jpeg', 'image/png', 'image/webp']),
+    text: text(4000),
+  }),
   z.strictObject({
     kind: z.literal('correction'),
     ...written,

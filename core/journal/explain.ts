@@ -13,6 +13,8 @@ export function explainEntry(problem: EntryProblem): Advice {
       }
     case 'journal.no-reason':
       return { why: 'A correction says why.', fix: 'Give the reason, such as “digits swapped”.' }
+    case 'journal.no-reason-skipped':
+      return { why: 'A step that is skipped says why.', fix: 'Give the reason in a few words.' }
     case 'journal.empty':
       return { why: 'There is nothing written.', fix: 'Say what you saw or did.' }
   }

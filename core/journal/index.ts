@@ -1,4 +1,18 @@
-export type { About, Correction, Entry, Measure, Reading, Remark } from './entries'
+export {
+  clockWords,
+  entryText,
+  type About,
+  type Correction,
+  type Deviation,
+  type Entry,
+  type Measure,
+  type Photo,
+  type Reading,
+  type Remark,
+  type SpotTest,
+  type StepTaken,
+  type TimerTurned,
+} from './entries'
 export { explainEntry } from './explain'
 export {
   aboutWords,
@@ -15,3 +29,23 @@ export {
   type PotReading,
   type Weighing,
 } from './journal'
+export { equipment, newStep, operationNames, operationOf, type Equipment, type Operation, type Step } from './steps'
+export { runOf, type Run, type StepState } from './run'
+export { elapsed, isPaused, remaining, rings, timersOf, type Timer } from './timers'
+export { forgottenBefore, type Forgotten } from './forgotten'
+export { rescuesFor, type Rescue } from './rescues'
+export { laneOf, ringsAt, timesOf } from './lane'
+export { judgeSpots, spotWords, type SpotVerdict } from './spot-test'
+export { judgeDryness, toleranceOf, type Dryness, type DryPoint } from './constant-mass'
+export {
+  clashesOf,
+  dueAt,
+  layOut,
+  nextHands,
+  usualHours,
+  type Calendar,
+  type Clash,
+  type Hours,
+  type LaneSpan,
+  type LaneStep,
+} from './schedule'

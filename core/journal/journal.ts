@@ -1,6 +1,6 @@
 import { difference, parseQuantity, sum, type Figure, type QuantityProblem } from '#core/quantity'
 import { fail, ok, type Checked } from '#core/problem'
-import type { About, Correction, Entry, Measure, Reading } from './entries'
+import { entryText, type About, type Correction, type Entry, type Measure, type Reading } from './entries'
 
 /** An entry with the corrections that were made to it, oldest first, and the value that now counts. */
 export interface JournalLine {
@@ -23,21 +23,12 @@ export interface Weighing {
 export function foldJournal(entries: readonly Entry[]): JournalLine[] {
   const lines = new Map<string, JournalLine>()
   for (const entry of entries) {
-    switch (entry.kind) {
-      case 'reading':
-        lines.set(entry.id, { entry, corrections: [], current: entry.value })
-        break
-      case 'observation':
-      case 'note':
-        lines.set(entry.id, { entry, corrections: [], current: entry.text })
-        break
-      case 'correction': {
-        const line = lines.get(entry.corrects)
-        if (line)
-          lines.set(entry.corrects, { ...line, corrections: [...line.corrections, entry], current: entry.instead })
-        break
-      }
+    if (entry.kind !== 'correction') {
+      lines.set(entry.id, { entry, corrections: [], current: entryText(entry) })
+      continue
     }
+    const line = lines.get(entry.corrects)
+    if (line) lines.set(entry.corrects, { ...line, corrections: [...line.corrections, entry], current: entry.instead })
   }
   return [...lines.values()]
 }
@@ -80,12 +71,14 @@ const nameOf = (about: About): string =>
       ? `mass of crop ${about.crop}`
       : 'mass of the pot'
 
-const kindOf: Record<Measure, 'mass' | 'volume' | 'temperature'> = {
+const kindOf: Record<Measure, 'mass' | 'volume' | 'temperature' | 'number'> = {
   gross: 'mass',
   tare: 'mass',
   net: 'mass',
   volume: 'volume',
   temperature: 'temperature',
+  pH: 'number',
+  absorbance: 'number',
 }
 
 /** The value of a reading; a balance may show zero, but not less. */
@@ -154,6 +147,7 @@ export type EntryProblem =
   | { code: 'journal.value'; problem: QuantityProblem }
   | { code: 'journal.nothing-to-correct'; corrects: string }
   | { code: 'journal.no-reason' }
+  | { code: 'journal.no-reason-skipped' }
   | { code: 'journal.empty' }
 
 /** Whether an entry can be kept: its value reads, it says something, and a correction names an entry and says why. */
@@ -165,7 +159,16 @@ export function checkEntry(entry: Entry, before: readonly JournalLine[]): Checke
     }
     case 'observation':
     case 'note':
+    case 'deviation':
       return entry.text.trim() === '' ? fail({ code: 'journal.empty' }) : ok(entry)
+    case 'step':
+      return entry.what === 'skipped' && !entry.why?.trim() ? fail({ code: 'journal.no-reason-skipped' }) : ok(entry)
+    case 'test':
+      return entry.added.trim() === '' ? fail({ code: 'journal.empty' }) : ok(entry)
+    case 'timer':
+    case 'shift':
+    case 'photo':
+      return ok(entry)
     case 'correction': {
       const line = before.find(({ entry: old }) => old.id === entry.corrects)
       if (!line) return fail({ code: 'journal.nothing-to-correct', corrects: entry.corrects })

@@ -1,0 +1,52 @@
+import { parseQuantity } from '#core/quantity'
+import type { Run } from './run'
+import type { LaneStep } from './schedule'
+import { operationOf, type Step } from './steps'
+import type { Timer } from './timers'
+
+/** Minutes that a step's own text gives, or that its operation usually takes. */
+export function minutesOf(text: string | undefined, usual: number): number {
+  if (text === undefined) return usual
+  const read = parseQuantity(text, { kinds: ['time'], name: '', source: '', zero: true })
+  return read.ok ? read.value.value * 60 : usual
+}
+
+/** Chemist's time and time that passes by itself, min, with the repeats counted in. */
+export function timesOf(step: Step): { hands: number; wait: number } {
+  const usual = operationOf(step.do)
+  const { times = 1, every } = step.repeat ?? {}
+  const each = step.hands === undefined ? usual.hands * times : minutesOf(step.hands, usual.hands)
+  return {
+    hands: Math.max(each, every === undefined ? 0 : (times - 1) * minutesOf(every, 0)),
+    wait: minutesOf(step.wait, usual.wait),
+  }
+}
+
+/** A run as the bench's lanes draw it. */
+export function laneOf(run: Run, timers: readonly Timer[], stage: string): LaneStep[] {
+  return run.steps.map(({ step, status, begunAt, doneAt, at }): LaneStep => {
+    const rings = ringsAt(
+      timers.filter(timer => timer.step === step.id && timer.stage === stage && !timer.stoppedAt).at(-1),
+    )
+    return {
+      id: step.id,
+      stage,
+      do: step.do,
+      words: step.words,
+      ...timesOf(step),
+      needs: step.needs ?? operationOf(step.do).needs,
+      status,
+      ...(begunAt && { begunAt }),
+      ...(doneAt && { doneAt }),
+      ...(at && { at }),
+      ...(rings && { rings }),
+    }
+  })
+}
+
+/** When a running countdown will ring; undefined for one that stands still or has no end. */
+export function ringsAt(timer: Timer | undefined): string | undefined {
+  if (!timer || timer.seconds === undefined || timer.paused.some(({ to }) => to === undefined)) return undefined
+  const still = timer.paused.reduce((sum, { from, to }) => sum + Date.parse(to!) - Date.parse(from), 0)
+  return new Date(Date.parse(timer.startedAt) + timer.seconds * 1000 + still).toISOString()
+}

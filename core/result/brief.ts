@@ -1,0 +1,111 @@
+import { colourOf, parseFormula } from '#core/formula'
+import {
+  aboutWords,
+  entryText,
+  foldJournal,
+  laneOf,
+  runOf,
+  timersOf,
+  type Entry,
+  type JournalLine,
+  type LaneStep,
+  type Step,
+  type Timer,
+} from '#core/journal'
+import { computeReadPlan, readPlan, type Plan, type ReadPlan, type StageSheet } from '#core/sheet'
+import { proposeMoves } from './propose-crystals'
+import { proposeProcedure } from './propose-procedure'
+import { stagePot } from './stage-pot'
+import { nextWant, type NextWant } from './standing'
+
+/** A batch in a few lines: what the bench's lanes and lists show, worked out from its plan and its journal. */
+export interface BatchBrief extends NextWant {
+  readonly title: string
+  readonly product: string
+  readonly colour?: { readonly word: string; readonly swatch: string }
+  readonly lane: readonly LaneStep[]
+  readonly timers: readonly Timer[]
+  /** The last thing that was read or seen. */
+  readonly last?: { readonly text: string; readonly at: string }
+  /** Nothing has begun yet. */
+  readonly isFresh: boolean
+  /** Every step is done or skipped, or the product is weighed. */
+  readonly isDone: boolean
+}
+
+export type Procedures = readonly { readonly stage: string; readonly steps: readonly Step[] }[]
+
+interface Source {
+  readonly title: string
+  readonly plan: Plan
+  readonly procedures?: Procedures
+}
+
+export function briefOf({ title, plan, procedures = [] }: Source, entries: readonly Entry[]): BatchBrief {
+  const { product } = plan.stages.at(-1)!
+  const form = product.form ?? product.species
+  const read = parseFormula(form)
+  const colour = read.ok ? colourOf(read.value) : undefined
+  const lines = foldJournal(entries)
+  const timers = timersOf(lines)
+  const lane = laneFor(plan, procedures, lines, timers)
+  const want = nextWant(plan, entries)
+  const next = lane.find(({ status }) => status === 'begun') ?? lane.find(({ status }) => status === 'open')
+  const begun = lane.some(({ status }) => status !== 'open')
+  return {
+    title,
+    product: form,
+    ...(colour && { colour }),
+    lane,
+    timers: timers.filter(({ stoppedAt }) => !stoppedAt),
+    ...lastOf(lines),
+    ...want,
+    ...(begun && next && want.standing !== 'weighed' ? { want: next.words, page: 'run' as const } : {}),
+    isFresh: entries.length === 0,
+    isDone: begun ? !next : want.standing === 'weighed',
+  }
+}
+
+function laneFor(
+  plan: Plan,
+  procedures: Procedures,
+  lines: readonly JournalLine[],
+  timers: readonly Timer[],
+): LaneStep[] {
+  const read = readPlan(plan)
+  const computed = read.ok ? computeReadPlan(read.value) : read
+  if (!read.ok || !computed.ok) return []
+  return computed.value.stages.flatMap((sheet, i) => {
+    const steps =
+      procedures.find(({ stage }) => stage === sheet.id)?.steps ??
+      proposedFor(read.value, sheet, i, plan.stages[i]?.crystals?.moves)
+    return laneOf(runOf(steps, lines, sheet.id), timers, sheet.id)
+  })
+}
+
+/** The procedure that a stage's plan asks for, with the crystallisation that the chemist planned, or else a proposed one. */
+export function proposedFor(
+  { stages, room }: ReadPlan,
+  sheet: StageSheet,
+  at: number,
+  moves: Parameters<typeof proposeProcedure>[2],
+  curves: Parameters<typeof stagePot>[1] = [],
+): readonly Step[] {
+  const stage = stages[at]!
+  const pot = moves || stage.inPot ? undefined : stagePot(sheet, curves)
+  const way = moves ?? (pot && proposeMoves(pot.pot, stage.product.form, curves))
+  return proposeProcedure(sheet, { stage, room, curves }, way)
+}
+
+function lastOf(lines: readonly JournalLine[]): { last?: { text: string; at: string } } {
+  const line = lines.findLast(({ entry }) => entry.kind !== 'timer' && entry.kind !== 'shift')
+  if (!line) return {}
+  const { entry, current } = line
+  const text =
+    entry.kind === 'reading'
+      ? `${entry.measure} of ${aboutWords(entry.about)}, ${current ?? 'struck out'}`
+      : entry.kind === 'step'
+        ? `${entry.words}: ${entry.what}`
+        : entryText(entry)
+  return { last: { text: text.slice(0, 160), at: entry.at } }
+}

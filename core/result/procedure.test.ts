@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest'
+import { demoBatches } from '#demo'
+import { operationNames } from '#core/journal'
+import { computeReadPlan, readPlan, type Plan } from '#core/sheet'
+import { briefOf, proposedFor } from '.'
+
+const procedureOf = (plan: Plan, at = 0) => {
+  const read = readPlan(plan)
+  const computed = read.ok ? computeReadPlan(read.value) : read
+  if (!read.ok || !computed.ok) throw new Error('the plan does not read')
+  return proposedFor(read.value, computed.value.stages[at]!, at, plan.stages[at]!.crystals?.moves)
+}
+const demo = demoBatches(new Date('2026-05-04T09:00:00Z'))
+const planOf = (code: string): Plan => demo.find(one => one.code === code)!.document.plan
+
+describe('the proposed procedure', () => {
+  it('of zinc sulfate: zinc in portions, filtered from the excess, boiled down, two crops, dried in air', () => {
+    /* 66.0 mL of 2.00 mol/L acid are 0.132 mol, with 5 % excess 0.1386 mol Zn: 9.063 g, at 99.5 % 9.108 g. 0.132 mol of
+       hydrogen are 3.2 L: at most twelve portions. */
+    const steps = procedureOf(planOf('ZN-021'))
+    expect(steps.map(step => step.do)).toEqual([
+      'weigh',
+      'measure',
+      'add',
+      'stir',
+      'observe',
+      'filter hot',
+      'heat',
+      'evaporate',
+      'ice',
+      'weigh',
+      'filter',
+      'wash',
+      'evaporate',
+      'ice',
+      'weigh',
+      'filter',
+      'dry',
+      'weigh',
+      'quench',
+      'clean',
+    ])
+    expect(steps[0]).toMatchObject({ target: '9.11 g', about: { what: 'charge', species: 'Zn' } })
+    expect(steps[1]).toMatchObject({ target: '66.0 mL', tolerance: '1 %' })
+    expect(steps[2]).toMatchObject({ repeat: { times: 12, every: '3 min' }, until: 'it no longer fizzes' })
+    expect(steps[2]!.needs).toContain('hood')
+    expect(steps[7]).toMatchObject({ target: '32 mL' })
+    expect(steps.find(step => step.do === 'wash')!.words).toContain('4 mL of water at 0 °C')
+  })
+
+  it('sets up the trap before nitrogen dioxide comes', () => {
+    const steps = procedureOf(planOf('NI-015'))
+    const trap = steps.findIndex(({ words }) => words.startsWith('Set up the trap'))
+    expect(trap).toBeGreaterThan(0)
+    expect(steps.findIndex(step => step.do === 'add')).toBeGreaterThan(trap)
+  })
+
+  it('isolates nothing where the pot goes on', () => {
+    const steps = procedureOf(planOf('CU-010'), 1)
+    expect(steps.some(step => step.do === 'filter' || step.do === 'dry')).toBe(false)
+  })
+
+  it('never dries before it washes, and always weighs the empty vessel before the product, for every demo stage', () => {
+    let seen = 0
+    for (const { document } of demo)
+      for (const [i, stage] of document.plan.stages.entries()) {
+        if (stage.inPot) continue
+        const steps = procedureOf(document.plan, i)
+        const at = (test: (step: (typeof steps)[number]) => boolean) => steps.findIndex(test)
+        expect(new Set(steps.map(({ id }) => id)).size).toBe(steps.length)
+        for (const step of steps) expect(operationNames).toContain(step.do)
+        expect(at(step => step.do === 'wash')).toBeLessThan(at(step => step.do === 'dry' || step.do === 'desiccate'))
+        expect(at(({ words }) => words.includes('empty'))).toBeLessThan(
+          at(({ until }) => until === 'two weighings agree'),
+        )
+        seen += 1
+      }
+    expect(seen).toBeGreaterThan(8)
+  })
+})
+
+describe('briefOf', () => {
+  it('tells what a batch wants next, by its step once the run has begun', () => {
+    const { document, entries } = demo.find(one => one.code === 'ZN-021')!
+    const brief = briefOf({ title: document.title, plan: document.plan }, entries)
+    expect(brief).toMatchObject({ product: 'ZnSO4·7H2O', isDone: false })
+    const begun = briefOf({ title: document.title, plan: document.plan }, [
+      ...entries,
+      {
+        kind: 'step',
+        id: 'x',
+        at: '2026-05-04T09:00:00Z',
+        by: 'p',
+        stage: 's1',
+        step: 'weigh-1',
+        what: 'done',
+        words: 'Weigh',
+      },
+    ])
+    expect(begun.want).toBe('Measure {H2SO4}')
+    expect(begun.lane[0]).toMatchObject({ status: 'done' })
+  })
+  it('says of a plan without a scale what it lacks, and draws no lane', () => {
+    const { stages } = planOf('CU-009')
+    const { target: _, ...stage } = stages[0]!
+    expect(briefOf({ title: 'x', plan: { stages: [stage] } }, [])).toMatchObject({ lane: [], page: 'sheet' })
+  })
+})
