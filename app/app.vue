@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
+import { entryText, type Entry } from '#core/journal'
+import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
+import { useOutboxStore } from '~/stores/outbox'
 
 const finding = ref(false)
 const keysShown = ref(false)
 const lab = useLabStore()
+const bench = useBenchStore()
+const outbox = useOutboxStore()
 const away = ref(false)
 
 async function load(): Promise<void> {
@@ -16,7 +21,14 @@ async function load(): Promise<void> {
     setTimeout(load, 3000)
   }
 }
-onMounted(load)
+onMounted(() => {
+  void load()
+  void bench.load()
+  bench.listen()
+  void outbox.send()
+})
+
+const wordsOf = (entry: Entry): string => (entry.kind === 'correction' ? entry.why : entryText(entry))
 
 const isTyping = (event: KeyboardEvent): boolean =>
   event.target instanceof HTMLElement && !!event.target.closest('input, textarea, select, [contenteditable]')
@@ -37,6 +49,23 @@ onKeyStroke('?', event => {
     <b>The database does not answer.</b> What you type is kept on this device and saved when it is back; trying again
     every 3 seconds.
   </p>
+  <p v-if="outbox.waiting.length > 0 && outbox.away" class="bg-amber-soft px-5 py-2 text-amber" role="status">
+    <b>{{ outbox.waiting.length }} not saved yet.</b> The server does not answer; they are kept on this device and sent
+    when it is back.
+  </p>
+  <div
+    v-for="aside in outbox.refused"
+    :key="aside.entry.id"
+    class="flex flex-wrap items-center gap-3 bg-red-soft px-5 py-2 text-red"
+    role="alert"
+  >
+    <span
+      ><b>An entry of {{ aside.code }} was refused.</b> {{ aside.why }} It said: “{{ wordsOf(aside.entry) }}”, at
+      {{ aside.entry.at.slice(11, 16) }} UTC.</span
+    >
+    <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
+  </div>
+  <ClockBar />
   <div id="main" class="flex min-h-0 flex-1 flex-col"><NuxtPage /></div>
   <FinderDialog v-model:open="finding" />
   <KeysDialog v-model:open="keysShown" />

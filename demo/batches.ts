@@ -1,6 +1,7 @@
 import type { BatchDocument } from '#core/document'
-import type { About, Entry, Measure } from '#core/journal'
-import type { StagePlan } from '#core/sheet'
+import { operationOf, type About, type Entry, type Measure, type Step } from '#core/journal'
+import { proposedFor } from '#core/result'
+import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
 import { demoLab } from './lab'
 
 export interface DemoBatch {
@@ -19,6 +20,21 @@ const documentOf = (title: string, ...stages: StagePlan[]): BatchDocument => ({
   plan: { stages },
 })
 
+/** With the procedures that its plan proposes, as a run keeps them when it begins. */
+function withProcedures(document: BatchDocument): BatchDocument {
+  const read = readPlan(document.plan)
+  const computed = read.ok ? computeReadPlan(read.value) : read
+  if (!read.ok || !computed.ok) throw new Error(`The demo plan “${document.title}” does not read.`)
+  const procedures = computed.value.stages.map((sheet, i) => ({
+    stage: sheet.id,
+    steps: [...proposedFor(read.value, sheet, i, document.plan.stages[i]!.crystals?.moves)],
+  }))
+  return { ...document, procedures }
+}
+
+const stepsOf = (document: BatchDocument, stage = 's1'): readonly Step[] =>
+  document.procedures!.find(one => one.stage === stage)!.steps
+
 /** Writes a journal that ends some minutes before `now`. */
 function journal(now: Date, by: string) {
   const entries: Entry[] = []
@@ -29,6 +45,7 @@ function journal(now: Date, by: string) {
   })
   return {
     entries,
+    inOrder: () => entries.toSorted((a, b) => a.at.localeCompare(b.at)),
     read(minutesAgo: number, about: About, measure: Measure, value: string) {
       const byBalance = measure !== 'volume'
       entries.push({
@@ -41,6 +58,19 @@ function journal(now: Date, by: string) {
         ...(byBalance && { instrument: BALANCE }),
       })
       return entries.at(-1)!.id
+    },
+    step(minutesAgo: number, { id, words }: Step, what: 'begun' | 'done', stage = 's1') {
+      entries.push({ kind: 'step', ...written(minutesAgo), stage, step: id, what, words })
+    },
+    /** Steps done one after another, from so many minutes ago to so many. */
+    steps(from: number, to: number, steps: readonly Step[], stage = 's1') {
+      steps.forEach((step, i) => {
+        const share = (from - to) / steps.length
+        const begun = from - share * i
+        const times = step.repeat?.times ?? 1
+        if (times === 1 && operationOf(step.do).wait > 0) this.step(begun, step, 'begun', stage)
+        for (let n = 1; n <= times; n++) this.step(begun - (share * n) / times, step, 'done', stage)
+      })
     },
     saw(minutesAgo: number, text: string, stage = 's1') {
       entries.push({ kind: 'observation', ...written(minutesAgo), stage, text })
@@ -56,11 +86,8 @@ const crop = (number: number, stage = 's1'): About => ({ what: 'product', stage,
 
 function zinc(now: Date): DemoBatch {
   const run = journal(now, wren.id)
-  run.read(55, charge('Zn'), 'tare', '31.18 g')
-  run.read(54, charge('Zn'), 'gross', '40.34 g')
-  return {
-    code: 'ZN-021',
-    document: documentOf('Zinc sulfate from granulated zinc', {
+  const document = withProcedures(
+    documentOf('Zinc sulfate from granulated zinc', {
       id: 's1',
       equation: 'Zn + H2SO4 -> ZnSO4 + H2',
       reagents: [
@@ -82,8 +109,11 @@ function zinc(now: Date): DemoBatch {
         ],
       },
     }),
-    entries: run.entries,
-  }
+  )
+  run.read(55, charge('Zn'), 'tare', '31.18 g')
+  run.read(54, charge('Zn'), 'gross', '40.34 g')
+  run.step(53, stepsOf(document)[0]!, 'done')
+  return { code: 'ZN-021', document, entries: run.inOrder() }
 }
 
 function copper(): DemoBatch {
@@ -106,17 +136,8 @@ function copper(): DemoBatch {
 
 function cobalt(now: Date): DemoBatch {
   const run = journal(now, tove.id)
-  run.read(1610, charge('CoCO3'), 'tare', '24.61 g')
-  const slip = run.read(1609, charge('CoCO3'), 'gross', '30.33 g')
-  run.correct(1608, slip, 'digits swapped on the way from the display', '33.03 g')
-  run.read(1600, charge('HCl'), 'volume', '40.0 mL')
-  run.saw(1585, 'Fizzing stopped; some mauve powder stays at the bottom.')
-  run.saw(1560, 'Filtrate clear, rose red.')
-  run.read(130, crop(1), 'tare', '41.27 g')
-  run.read(128, crop(1), 'gross', '53.30 g')
-  return {
-    code: 'CO-003',
-    document: documentOf('Cobalt(II) chloride from the carbonate', {
+  const document = withProcedures(
+    documentOf('Cobalt(II) chloride from the carbonate', {
       id: 's1',
       equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
       reagents: [
@@ -126,21 +147,26 @@ function cobalt(now: Date): DemoBatch {
       product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
       yield: '85 %',
     }),
-    entries: run.entries,
-  }
+  )
+  run.read(1610, charge('CoCO3'), 'tare', '24.61 g')
+  const slip = run.read(1609, charge('CoCO3'), 'gross', '30.33 g')
+  run.correct(1608, slip, 'digits swapped on the way from the display', '33.03 g')
+  run.read(1600, charge('HCl'), 'volume', '40.0 mL')
+  run.saw(1585, 'Fizzing stopped; some mauve powder stays at the bottom.')
+  run.saw(1560, 'Filtrate clear, rose red.')
+  const drying = stepsOf(document).findIndex(step => step.do === 'dry' || step.do === 'desiccate')
+  run.read(500, crop(1), 'tare', '41.27 g')
+  run.steps(1610, 320, stepsOf(document).slice(0, drying + 1))
+  run.read(308, crop(1), 'gross', '54.10 g')
+  run.read(218, crop(1), 'gross', '53.61 g')
+  run.read(128, crop(1), 'gross', '53.30 g')
+  return { code: 'CO-003', document, entries: run.inOrder() }
 }
 
 function molybdate(now: Date): DemoBatch {
   const run = journal(now, wren.id)
-  run.read(400, charge('MoO3'), 'tare', '18.22 g')
-  run.read(399, charge('MoO3'), 'gross', '25.44 g')
-  run.read(395, charge('NaOH'), 'net', '4.12 g')
-  run.saw(380, 'All dissolved, clear and colourless.')
-  run.read(41, crop(1), 'tare', '36.90 g')
-  run.read(40, crop(1), 'gross', '49.52 g')
-  return {
-    code: 'MO-002',
-    document: documentOf('Sodium molybdate from the trioxide', {
+  const document = withProcedures(
+    documentOf('Sodium molybdate from the trioxide', {
       id: 's1',
       equation: 'MoO3 + NaOH -> Na2MoO4 + H2O',
       reagents: [
@@ -150,8 +176,15 @@ function molybdate(now: Date): DemoBatch {
       product: { species: 'Na2MoO4', form: 'Na2MoO4·2H2O' },
       yield: '90 %',
     }),
-    entries: run.entries,
-  }
+  )
+  run.read(400, charge('MoO3'), 'tare', '18.22 g')
+  run.read(399, charge('MoO3'), 'gross', '25.44 g')
+  run.read(395, charge('NaOH'), 'net', '4.12 g')
+  run.saw(380, 'All dissolved, clear and colourless.')
+  run.read(41, crop(1), 'tare', '36.90 g')
+  run.read(40, crop(1), 'gross', '49.52 g')
+  run.steps(400, 38, stepsOf(document))
+  return { code: 'MO-002', document, entries: run.inOrder() }
 }
 
 const doubleSalt = (from: string): StagePlan => ({
@@ -170,18 +203,8 @@ const doubleSalt = (from: string): StagePlan => ({
 
 function nickel(now: Date): DemoBatch {
   const run = journal(now, tove.id)
-  run.read(1700, charge('NiCO3'), 'net', '9.60 g')
-  run.read(1690, charge('H2SO4'), 'volume', '36.0 mL')
-  run.saw(1650, 'Fizzing stopped; green powder stays at the bottom.')
-  run.saw(1600, 'Filtered warm, clear, emerald green.')
-  run.read(260, crop(1), 'tare', '28.40 g')
-  run.read(259, crop(1), 'gross', '43.52 g')
-  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.68 g')
-  run.saw(190, 'Both dissolved at 70 °C; the mixed liquor is blue-green and clear.', 's2')
-  run.saw(150, 'Blue-green crystals on cooling.', 's2')
-  return {
-    code: 'NI-014',
-    document: documentOf(
+  const document = withProcedures(
+    documentOf(
       'Ammonium nickel(II) sulfate from the carbonate',
       {
         id: 's1',
@@ -201,8 +224,21 @@ function nickel(now: Date): DemoBatch {
       },
       doubleSalt('s1'),
     ),
-    entries: run.entries,
-  }
+  )
+  run.read(1700, charge('NiCO3'), 'net', '9.60 g')
+  run.read(1690, charge('H2SO4'), 'volume', '36.0 mL')
+  run.saw(1650, 'Fizzing stopped; green powder stays at the bottom.')
+  run.saw(1600, 'Filtered warm, clear, emerald green.')
+  run.read(260, crop(1), 'tare', '28.40 g')
+  run.read(259, crop(1), 'gross', '43.52 g')
+  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.68 g')
+  run.saw(190, 'Both dissolved at 70 °C; the mixed liquor is blue-green and clear.', 's2')
+  run.saw(150, 'Blue-green crystals on cooling.', 's2')
+  const icing = stepsOf(document, 's2').findIndex(step => step.do === 'ice')
+  run.steps(1700, 255, stepsOf(document))
+  run.steps(215, 60, stepsOf(document, 's2').slice(0, icing), 's2')
+  run.step(58, stepsOf(document, 's2')[icing]!, 'begun', 's2')
+  return { code: 'NI-014', document, entries: run.inOrder() }
 }
 
 /** Nitric acid takes the metal up and gives nitrogen dioxide: hood, and caustic in the trap. */

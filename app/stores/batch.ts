@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { BatchDocument, Change } from '#core/document'
 import { computeReadPlan, explainPlan, readPlan, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
-import { productMass } from '#core/journal'
+import { productMass, type Step } from '#core/journal'
 import type { Plan } from '#core/sheet'
 import { useHistory } from '~/composables/useHistory'
 import { useJournalStore } from './journal'
@@ -122,6 +122,29 @@ export const useBatchStore = defineStore('batch', () => {
     schedule()
   }
 
+  /** Changes the procedure of a stage, or gives it back to the plan to propose. */
+  function changeProcedure(of: string, steps: readonly Step[] | undefined, key: string): void {
+    const before = document.value
+    if (!before) return
+    const { procedures = [], ...rest } = before
+    const others = procedures.filter(one => one.stage !== of)
+    const kept = steps ? [...others, { stage: of, steps: [...steps] }] : others
+    history.push({ ...rest, ...(kept.length > 0 && { procedures: kept }) } as BatchDocument, `procedure ${key}`)
+    schedule()
+  }
+
+  /** Takes over what was saved from elsewhere, where nothing of this device waits to be saved. */
+  async function refresh(): Promise<void> {
+    const wanted = code.value
+    if (saving.value !== 'saved' || !document.value) return
+    const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`, { retry: 0 }).catch(
+      () => undefined,
+    )
+    if (!stored || code.value !== wanted || saving.value !== 'saved' || stored.version <= version.value) return
+    version.value = stored.version
+    history.push(stored.document, `theirs ${stored.version}`)
+  }
+
   function rename(title: string): void {
     if (!document.value) return
     history.push({ ...document.value, title }, 'title')
@@ -222,6 +245,8 @@ export const useBatchStore = defineStore('batch', () => {
     open,
     change,
     changePlan,
+    changeProcedure,
+    refresh,
     rename,
     undo,
     redo,

@@ -1,16 +1,21 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
+import type { Equipment, Hours } from '#core/journal'
 
 interface Lab {
   readonly id: string
   readonly name: string
   readonly people: readonly { id: string; name: string }[]
+  readonly settings: { readonly hours?: Hours; readonly have?: Partial<Record<Equipment, number>> }
 }
 
 /** The lab and who is at the bench; who it is stays on this device. */
 export const useLabStore = defineStore('lab', () => {
-  const lab = ref<Lab>()
+  /** Kept on the device, so that what is recorded while the server is away is signed. */
+  const lab = useLocalStorage<Lab | undefined>('zip-ledger.lab', undefined, {
+    serializer: { read: text => JSON.parse(text), write: value => JSON.stringify(value) },
+  })
   const chosen = useLocalStorage('zip-ledger.person', '')
 
   const personId = computed({
@@ -25,5 +30,8 @@ export const useLabStore = defineStore('lab', () => {
   async function load(): Promise<void> {
     lab.value = await $fetch<Lab>('/api/lab')
   }
-  return { lab, personId, nameOf, load }
+  async function saveSettings(settings: Required<Lab['settings']>): Promise<void> {
+    lab.value = await $fetch<Lab>('/api/lab', { method: 'PUT', body: settings })
+  }
+  return { lab, personId, nameOf, load, saveSettings }
 })

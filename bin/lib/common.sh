@@ -91,10 +91,11 @@ stop_cluster() {
 
 cluster_runs() { as_postgres "$pg_bin/pg_ctl" -D "$1" status >/dev/null 2>&1; }
 
-# run_bundle NAME: server code outside the app (the database's preparation), bundled so that it needs no build of the app.
+# run_bundle NAME [arguments]: server code outside the app (the database's preparation), bundled so that it needs no build of the app.
 run_bundle() {
-  (cd "$root" && node_modules/.bin/esbuild "$1" --bundle --platform=node --format=esm --target=node20 --packages=external \
-    --outfile=".build/$(basename "$1" .ts).mjs" --log-level=error && node ".build/$(basename "$1" .ts).mjs")
+  local source=$1; shift
+  (cd "$root" && node_modules/.bin/esbuild "$source" --bundle --platform=node --format=esm --target=node20 --packages=external \
+    --outfile=".build/$(basename "$source" .ts).mjs" --log-level=error && node ".build/$(basename "$source" .ts).mjs" "$@")
 }
 
 build_app() {

@@ -223,7 +223,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
   }),
 ])
 
-/** What the schema reads, with the plan as the sheet's own type. */
-export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan'> {
+/** What the schema reads, with plan and procedures as the core's own types. */
+export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan' | 'procedures'> {
   readonly plan: Plan
+  readonly procedures?: readonly { readonly stage: string; readonly steps: readonly Step[] }[]
 }

@@ -36,6 +36,7 @@ export { forgottenBefore, type Forgotten } from './forgotten'
 export { rescuesFor, type Rescue } from './rescues'
 export { laneOf, ringsAt, timesOf } from './lane'
 export { judgeSpots, spotWords, type SpotVerdict } from './spot-test'
+export { dryingSeries, type DryWeighing } from './drying-series'
 export { judgeDryness, toleranceOf, type Dryness, type DryPoint } from './constant-mass'
 export {
   clashesOf,

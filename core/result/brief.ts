@@ -12,6 +12,7 @@ import {
   type Step,
   type Timer,
 } from '#core/journal'
+import type { SubstanceRow } from '#core/reference'
 import { computeReadPlan, readPlan, type Plan, type ReadPlan, type StageSheet } from '#core/sheet'
 import { proposeMoves } from './propose-crystals'
 import { proposeProcedure } from './propose-procedure'
@@ -23,6 +24,7 @@ export interface BatchBrief extends NextWant {
   readonly title: string
   readonly product: string
   readonly colour?: { readonly word: string; readonly swatch: string }
+  /** Its steps, once anything was recorded. */
   readonly lane: readonly LaneStep[]
   readonly timers: readonly Timer[]
   /** The last thing that was read or seen. */
@@ -41,15 +43,20 @@ interface Source {
   readonly procedures?: Procedures
 }
 
-export function briefOf({ title, plan, procedures = [] }: Source, entries: readonly Entry[]): BatchBrief {
+/** What a batch's plan and journal come to; with the lab's own substances, which come before the shipped ones. */
+export function briefOf(
+  { title, plan, procedures = [] }: Source,
+  entries: readonly Entry[],
+  own: readonly SubstanceRow[] = [],
+): BatchBrief {
   const { product } = plan.stages.at(-1)!
   const form = product.form ?? product.species
   const read = parseFormula(form)
-  const colour = read.ok ? colourOf(read.value) : undefined
+  const colour = read.ok ? colourOf(read.value, own) : undefined
   const lines = foldJournal(entries)
   const timers = timersOf(lines)
-  const lane = laneFor(plan, procedures, lines, timers)
-  const want = nextWant(plan, entries)
+  const lane = entries.length === 0 ? [] : laneFor(plan, procedures, lines, timers, own)
+  const want = nextWant(plan, entries, own)
   const next = lane.find(({ status }) => status === 'begun') ?? lane.find(({ status }) => status === 'open')
   const begun = lane.some(({ status }) => status !== 'open')
   return {
@@ -71,8 +78,9 @@ function laneFor(
   procedures: Procedures,
   lines: readonly JournalLine[],
   timers: readonly Timer[],
+  own: readonly SubstanceRow[],
 ): LaneStep[] {
-  const read = readPlan(plan)
+  const read = readPlan(plan, own)
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) return []
   return computed.value.stages.flatMap((sheet, i) => {

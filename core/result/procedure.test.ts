@@ -100,6 +100,10 @@ describe('briefOf', () => {
     expect(begun.want).toBe('Measure {H2SO4}')
     expect(begun.lane[0]).toMatchObject({ status: 'done' })
   })
+  it('names the first stage’s charge for a batch of two that is not begun', () => {
+    const { document } = demo.find(one => one.code === 'NI-015')!
+    expect(briefOf(document, []).want).toMatch(/^Weigh .* of \{Ni\}$/)
+  })
   it('says of a plan without a scale what it lacks, and draws no lane', () => {
     const { stages } = planOf('CU-009')
     const { target: _, ...stage } = stages[0]!

@@ -117,7 +117,7 @@ function reactionSteps(sheet: StageSheet, setting: Setting): Draft[] {
           ]
         : []),
       ...warmed,
-      { do: 'stir', words: 'Stir until it is one liquor', wait: '15 min', until: 'nothing changes any more' },
+      { do: 'stir', words: 'Stir to one liquor', wait: '15 min', until: 'nothing changes any more' },
     ]
 
   const volume = gases.reduce((sum, gas) => sum + gas.volume.value, 0)
@@ -147,7 +147,7 @@ function reactionSteps(sheet: StageSheet, setting: Setting): Draft[] {
     },
     {
       do: 'stir',
-      words: 'Stir until no more gas comes',
+      words: 'Stir and watch',
       wait: '15 min',
       until: 'no more gas comes',
       ...(hood && { needs: ['hood', 'hotplate'] as const }),
@@ -340,9 +340,11 @@ const dryingTime: Record<DryingWay, string> = {
 function dryingSteps(sheet: StageSheet, { stage }: Setting): Draft[] {
   const product = sheet.products[0]!
   const read = parseFormula(product.form)
-  const best = read.ok ? dryingAdvice(read.value, stage.own).options[0] : undefined
+  const ways = read.ok ? dryingAdvice(read.value, stage.own).options.filter(({ verdict }) => verdict !== 'not') : []
+  // Suction alone ends damp: it is where drying begins, on the funnel.
+  const best = ways.find(({ way }) => way !== 'suction') ?? ways[0]
   return [
-    ...(best && best.verdict !== 'not'
+    ...(best
       ? dryingStep(best)
       : [
           {

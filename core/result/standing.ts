@@ -1,6 +1,15 @@
-import { foldJournal, productMass, weighingOf, cropsOf, type Entry } from '#core/journal'
+import { foldJournal, productMass, weighingOf, cropsOf, type Entry, type JournalLine } from '#core/journal'
 import { formatFigure } from '#core/quantity'
-import { computeReadPlan, readPlan, type Plan, type ReagentLine } from '#core/sheet'
+import type { SubstanceRow } from '#core/reference'
+import {
+  computeReadPlan,
+  readPlan,
+  type Plan,
+  type ReadPlan,
+  type ReadStage,
+  type ReagentLine,
+  type StageSheet,
+} from '#core/sheet'
 
 export type Standing = 'plan' | 'charge' | 'react' | 'weighed'
 
@@ -12,8 +21,8 @@ export interface NextWant {
 }
 
 /** What a batch wants next, from its plan and its journal alone. */
-export function nextWant(plan: Plan, entries: readonly Entry[]): NextWant {
-  const read = readPlan(plan)
+export function nextWant(plan: Plan, entries: readonly Entry[], own: readonly SubstanceRow[] = []): NextWant {
+  const read = readPlan(plan, own)
   const sheet = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !sheet.ok) {
     const unscaled = !sheet.ok && sheet.problem.problem.code === 'sheet.no-scale'
@@ -24,10 +33,9 @@ export function nextWant(plan: Plan, entries: readonly Entry[]): NextWant {
     }
   }
   const lines = foldJournal(entries)
-  const stage = sheet.value.stages.at(-1)!
-  const uncharged = stage.reagents.filter(
-    reagent => reagent.planned && !weighingOf(lines, { what: 'charge', stage: stage.id, species: reagent.species }).net,
-  )
+  const at = currentStage(read.value, sheet.value.stages, lines)
+  const stage = sheet.value.stages[at]!
+  const uncharged = unchargedOf(read.value.stages[at]!, stage, lines)
   const mass = productMass(lines, stage.id)
   const half = cropsOf(lines, stage.id)
     .map(crop => weighingOf(lines, { what: 'product', stage: stage.id, crop }).problem)
@@ -44,6 +52,27 @@ export function nextWant(plan: Plan, entries: readonly Entry[]): NextWant {
     return { standing: begun ? 'charge' : 'plan', page: 'run', want: wordsFor(uncharged[0]!) }
   }
   return { standing: 'react', page: 'run', want: `Isolate and weigh {${stage.products[0]!.form}}` }
+}
+
+/** The first stage that is not yet through: its product is not weighed, or what goes on in the pot is not charged. */
+function currentStage({ stages }: ReadPlan, sheets: readonly StageSheet[], lines: readonly JournalLine[]): number {
+  const at = sheets.findIndex((sheet, i) => {
+    const later = sheets.slice(i + 1).some(({ id }) => lines.some(({ entry }) => stageOf(entry) === id))
+    if (later || productMass(lines, sheet.id)) return false
+    return !stages[i]!.inPot || unchargedOf(stages[i]!, sheet, lines).length > 0
+  })
+  return at < 0 ? sheets.length - 1 : at
+}
+const stageOf = (entry: JournalLine['entry']): string => (entry.kind === 'reading' ? entry.about.stage : entry.stage)
+
+/** Planned reagents that come from a bottle and have no reading. */
+function unchargedOf({ reagents }: ReadStage, sheet: StageSheet, lines: readonly JournalLine[]): ReagentLine[] {
+  return sheet.reagents.filter(
+    ({ planned, species }, i) =>
+      planned &&
+      reagents[i]?.from === undefined &&
+      !weighingOf(lines, { what: 'charge', stage: sheet.id, species }).net,
+  )
 }
 
 function wordsFor({ mass, volume, weighAs }: ReagentLine): string {

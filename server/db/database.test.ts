@@ -5,9 +5,12 @@ import { demoBatches, demoLab } from '#demo'
 import type { Entry } from '#core/journal'
 import { addBatch, findBatch, listBatches, saveDocument } from './batches'
 import { connect, isAway } from './connect'
-import { appendEntries, entriesByBatch, findBreak, listEntries } from './entries'
+import { appendMany, type Append } from './append'
+import { countBriefs, freshenBriefs, lanesUnderWay, listBriefs } from './briefs'
+import { entriesByBatch, findBreak, listEntries } from './entries'
 import { migrate } from './migrate'
-import { addLab, findLab } from './people'
+import { addLab, findLab, saveSettings } from './people'
+import { findPhoto, keepPhoto, photoTypeOf } from './photos'
 
 const server = process.env.TEST_DATABASE_URL
 
@@ -28,7 +31,7 @@ describe.skipIf(!server)('the database', () => {
     ...(await addBatch(db, demoLab.id, prefix, document!)),
     labId: demoLab.id,
   })
-  const free = () => {}
+  const send = (...appends: Append[]) => appendMany(db, demoLab.id, appends)
 
   beforeAll(async () => {
     const admin = connect(server!)
@@ -51,8 +54,17 @@ describe.skipIf(!server)('the database', () => {
     expect((await db('knex_migrations')).map(({ name: migration }) => migration)).toEqual([
       '001-skeleton',
       '002-own-rows',
+      '003-bench',
     ])
-    expect(await findLab(db)).toEqual({ id: demoLab.id, name: demoLab.name, people: [...demoLab.people] })
+    expect(await findLab(db)).toEqual({
+      id: demoLab.id,
+      name: demoLab.name,
+      people: [...demoLab.people],
+      settings: {},
+    })
+    const settings = { hours: { from: 9, to: 16, days: [1, 2] }, have: { hood: 2 } }
+    await saveSettings(db, demoLab.id, settings)
+    expect((await findLab(db))?.settings).toEqual(settings)
   })
 
   it('gives batches the next free code, also when many are begun at once', async () => {
@@ -82,22 +94,52 @@ describe.skipIf(!server)('the database', () => {
   it('appends in order, once each, whoever writes at the same time', async () => {
     const batch = await batchFor()
     const entries = Array.from({ length: 20 }, (_, i) => note(`n${i}`))
-    await Promise.all([...entries, ...entries].map(entry => appendEntries(db, batch, [entry], free)))
+    await Promise.all(
+      [...entries, ...entries].map(entry => send({ code: batch.code, entries: [entry] }).catch(() => {})),
+    )
+    await send({ code: batch.code, entries })
     const stored = await listEntries(db, batch.id)
     expect(stored.map(({ seq }) => seq)).toEqual(entries.map((_, i) => i + 1))
+    expect(await listEntries(db, batch.id, 17)).toHaveLength(3)
     expect(new Set(stored.map(({ entry }) => entry.id)).size).toBe(20)
     expect(await findBreak(db, batch.id)).toBeUndefined()
     expect((await entriesByBatch(db, [batch.id])).get(batch.id)).toHaveLength(20)
   })
 
-  it('writes nothing when the check refuses', async () => {
-    const batch = await batchFor()
-    await expect(
-      appendEntries(db, batch, [note('x')], () => {
-        throw new Error('no')
-      }),
-    ).rejects.toThrow('no')
-    expect(await listEntries(db, batch.id)).toEqual([])
+  it('refuses one request and keeps the others that came with it', async () => {
+    const [first, second] = [await batchFor(), await batchFor()]
+    const there = note('there')
+    await send({ code: second.code, entries: [there] })
+    const correction = (corrects: string): Entry => ({
+      kind: 'correction',
+      id: randomUUID(),
+      at: new Date().toISOString(),
+      by: demoLab.people[0].id,
+      corrects,
+      why: 'misread',
+      instead: 'so',
+    })
+    const good = note('good')
+    const answers = await send(
+      { code: first.code, entries: [note('a'), correction(randomUUID())] },
+      { code: first.code, entries: [good, correction(good.id)] },
+      { code: first.code, entries: [correction(there.id)] },
+      { code: first.code, entries: [there] },
+      { code: 'XX-999', entries: [note('nowhere')] },
+      { code: second.code, entries: [{ ...note('who'), by: randomUUID() }] },
+      { code: second.code, entries: [there, note('more')] },
+    )
+    expect(answers.map(answer => (answer.ok ? answer.entries.map(({ seq }) => seq) : answer.problem.code))).toEqual([
+      'append.entry',
+      [1, 2],
+      'append.entry',
+      'append.taken',
+      'append.no-batch',
+      'append.stranger',
+      [1, 2],
+    ])
+    expect(await findBreak(db, first.id)).toBeUndefined()
+    expect(await findBreak(db, second.id)).toBeUndefined()
   })
 
   it('keeps the digits of a reading', async () => {
@@ -112,7 +154,7 @@ describe.skipIf(!server)('the database', () => {
       value: '31.180 g',
       typed: true,
     }
-    await appendEntries(db, batch, [reading], free)
+    await send({ code: batch.code, entries: [reading] })
     expect(await db('entries').where({ id: reading.id }).first('value', 'unit', 'typed')).toEqual({
       value: '31.180',
       unit: 'g',
@@ -124,7 +166,7 @@ describe.skipIf(!server)('the database', () => {
   it('lets nobody change, delete or empty the journal', async () => {
     const batch = await batchFor()
     const entry = note('as it was')
-    await appendEntries(db, batch, [entry], free)
+    await send({ code: batch.code, entries: [entry] })
     await expect(db('entries').where({ id: entry.id }).update({ kind: 'note' })).rejects.toThrow('append-only')
     await expect(db('entries').where({ id: entry.id }).delete()).rejects.toThrow('append-only')
     await expect(db.raw('truncate entries cascade')).rejects.toThrow('append-only')
@@ -133,13 +175,54 @@ describe.skipIf(!server)('the database', () => {
   it('finds the entry that was altered behind its back', async () => {
     const batch = await batchFor()
     const entries = [note('one'), note('two'), note('three')]
-    await appendEntries(db, batch, entries, free)
+    await send({ code: batch.code, entries })
     await db.raw('alter table entries disable trigger entries_append_only')
     await db('entries')
       .where({ id: entries[1]!.id })
       .update({ body: JSON.stringify({ ...entries[1], text: 'too' }) })
     await db.raw('alter table entries enable trigger entries_append_only')
-    expect(await findBreak(db, batch.id)).toBe(2)
+    expect(await findBreak(db, batch.id)).toEqual({ seq: 2, id: entries[1]!.id })
+  })
+
+  it('misses entries that were taken from the end of a chain', async () => {
+    const batch = await batchFor()
+    const entries = [note('one'), note('two')]
+    await send({ code: batch.code, entries })
+    await db.raw('alter table entries disable trigger entries_append_only')
+    await db('entries').where({ id: entries[1]!.id }).delete()
+    await db.raw('alter table entries enable trigger entries_append_only')
+    expect(await findBreak(db, batch.id)).toEqual({ seq: 2 })
+  })
+
+  it('makes briefs of what changed, and only of that', async () => {
+    const batch = await batchFor('BR')
+    const made = async (): Promise<number> => {
+      let count = 0
+      for (let n = 1; n > 0; count += n) n = await freshenBriefs(db, demoLab.id, 'test', 20)
+      return count
+    }
+    await made()
+    expect(await made()).toBe(0)
+    const before = await countBriefs(db, demoLab.id)
+    await send({ code: batch.code, entries: [note('begun')] })
+    expect(await made()).toBe(1)
+    const after = await countBriefs(db, demoLab.id)
+    expect(after).toEqual({ ...before, underWay: before.underWay + 1, planned: before.planned - 1 })
+    const lane = (await lanesUnderWay(db, demoLab.id, 100, 0)).find(({ code }) => code === batch.code)
+    expect(JSON.parse(lane!.lane).length).toBeGreaterThan(5)
+    expect((await listBriefs(db, demoLab.id)).map(({ code }) => code)).toContain(batch.code)
+  })
+
+  it('keeps a picture once, and tells what it is by its bytes', async () => {
+    const batch = await batchFor()
+    const png = Buffer.from('89504e470d0a1a0a0000', 'hex')
+    expect(photoTypeOf(png)).toBe('image/png')
+    expect(photoTypeOf(Buffer.from('<svg onload=alert(1)>'))).toBeUndefined()
+    expect(photoTypeOf(Buffer.from('ffd8ffe0', 'hex'))).toBe('image/jpeg')
+    const name = await keepPhoto(db, batch.id, 'image/png', png)
+    expect(await keepPhoto(db, batch.id, 'image/png', png)).toBe(name)
+    expect(await findPhoto(db, batch.id, name)).toEqual({ type: 'image/png', data: png })
+    await expect(db('photos').where({ sha256: name }).delete()).rejects.toThrow('append-only')
   })
 
   it('tells a database that is away from a request that is wrong', async () => {

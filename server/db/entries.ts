@@ -9,17 +9,17 @@ export interface StoredEntry {
   readonly hash: string
 }
 
-interface Row {
-  id: string
-  batch_id: string
-  seq: number
-  body: Entry
-  recorded_at: Date
-  hash: string
-  previous_hash: string
+export interface EntryRow {
+  readonly id: string
+  readonly batch_id: string
+  readonly seq: number
+  readonly body: Entry
+  readonly recorded_at: Date
+  readonly hash: string
+  readonly previous_hash: string
 }
 
-const stored = ({ seq, body, recorded_at, hash }: Row): StoredEntry => ({
+export const stored = ({ seq, body, recorded_at, hash }: EntryRow): StoredEntry => ({
   seq,
   entry: body,
   recordedAt: recorded_at.toISOString(),
@@ -28,19 +28,23 @@ const stored = ({ seq, body, recorded_at, hash }: Row): StoredEntry => ({
 
 const GENESIS = '0'.repeat(64)
 
-/** The journal of a batch in the order it was recorded. */
-export async function listEntries(db: Knex, batchId: string): Promise<StoredEntry[]> {
-  const rows: Row[] = await db('entries').where({ batch_id: batchId }).orderBy('seq')
+/** The journal of a batch in the order it was recorded, from after `seq` on. */
+export async function listEntries(db: Knex, batchId: string, seq = 0): Promise<StoredEntry[]> {
+  const rows: EntryRow[] = await db('entries').where({ batch_id: batchId }).where('seq', '>', seq).orderBy('seq')
   return rows.map(stored)
 }
 
 /** Journals of many batches at once, by batch. */
 export async function entriesByBatch(db: Knex, batchIds: readonly string[]): Promise<Map<string, Entry[]>> {
-  const rows: Row[] = await db('entries')
+  const rows: EntryRow[] = await db('entries')
     .whereIn('batch_id', [...batchIds])
     .orderBy(['batch_id', 'seq'])
   const byBatch = new Map<string, Entry[]>()
-  for (const { batch_id, body } of rows) byBatch.set(batch_id, [...(byBatch.get(batch_id) ?? []), body])
+  for (const { batch_id, body } of rows) {
+    const list = byBatch.get(batch_id)
+    if (list) list.push(body)
+    else byBatch.set(batch_id, [body])
+  }
   return byBatch
 }
 
@@ -59,72 +63,17 @@ const flattened = (value: object): Record<string, unknown> =>
     })),
   )
 
-/**
- * Appends entries in order, each chained to the one before. An entry whose id is there already is left as it is, so that a
- * repeat after a lost answer changes nothing. `check` sees the journal so far and may refuse by throwing.
- */
-export const appendEntries = (
+/** The first entry whose hash does not follow from the one before, or a chain that ends before its head; undefined for a whole chain. */
+export async function findBreak(
   db: Knex,
-  batch: { id: string; labId: string },
-  entries: readonly Entry[],
-  check: (before: readonly Entry[]) => void,
-): Promise<StoredEntry[]> =>
-  db.transaction(async trx => {
-    await trx('batches').where({ id: batch.id }).forUpdate().select('id')
-    const before: Row[] = await trx('entries').where({ batch_id: batch.id }).orderBy('seq')
-    const known = new Set(before.map(({ id }) => id))
-    const fresh = entries.filter(({ id }) => !known.has(id))
-    check(before.map(({ body }) => body))
-    if (fresh.length === 0) return before.filter(({ id }) => entries.some(entry => entry.id === id)).map(stored)
-
-    let previous = before.at(-1)?.hash ?? GENESIS
-    const rows = fresh.map((entry, i) => {
-      const seq = before.length + i + 1
-      const hash = hashOf(previous, seq, entry)
-      const row = {
-        ...columnsOf(entry),
-        lab_id: batch.labId,
-        batch_id: batch.id,
-        seq,
-        body: JSON.stringify(entry),
-        previous_hash: previous,
-        hash,
-      }
-      previous = hash
-      return row
-    })
-    await trx('entries').insert(rows)
-    await trx('batches').where({ id: batch.id }).update({ touched_at: trx.fn.now() })
-    const all: Row[] = await trx('entries')
-      .whereIn(
-        'id',
-        entries.map(({ id }) => id),
-      )
-      .orderBy('seq')
-    return all.map(stored)
-  })
-
-function columnsOf(entry: Entry) {
-  const common = { id: entry.id, person_id: entry.by, kind: entry.kind, at: entry.at }
-  if (entry.kind === 'correction') return { ...common, corrects: entry.corrects }
-  if (entry.kind !== 'reading') return common
-  const [, digits, unit] = /^\s*([\d.]+)\S*\s*(\S*)/.exec(entry.value) ?? []
-  return {
-    ...common,
-    value: digits ?? null,
-    unit: unit ?? null,
-    instrument: entry.instrument ?? null,
-    typed: entry.typed,
-  }
-}
-
-/** The sequence number of the first entry whose hash does not follow from the one before; undefined for a whole chain. */
-export async function findBreak(db: Knex, batchId: string): Promise<number | undefined> {
-  const rows: Row[] = await db('entries').where({ batch_id: batchId }).orderBy('seq')
+  batchId: string,
+): Promise<{ readonly seq: number; readonly id?: string } | undefined> {
+  const rows: EntryRow[] = await db('entries').where({ batch_id: batchId }).orderBy('seq')
   let previous = GENESIS
-  for (const [i, { seq, body, hash, previous_hash }] of rows.entries()) {
-    if (seq !== i + 1 || previous_hash !== previous || hash !== hashOf(previous, seq, body)) return seq
+  for (const [i, { id, seq, body, hash, previous_hash }] of rows.entries()) {
+    if (seq !== i + 1 || previous_hash !== previous || hash !== hashOf(previous, seq, body)) return { seq: i + 1, id }
     previous = hash
   }
-  return undefined
+  const { last_seq, last_hash } = await db('batches').where({ id: batchId }).first('last_seq', 'last_hash')
+  return last_seq === rows.length && last_hash === previous ? undefined : { seq: rows.length + 1 }
 }

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import * as skeleton from './migrations/001-skeleton'
 import * as ownRows from './migrations/002-own-rows'
+import * as bench from './migrations/003-bench'
 
 interface Migration {
   readonly name: string
@@ -10,6 +11,7 @@ interface Migration {
 const migrations: readonly Migration[] = [
   { name: '001-skeleton', up: skeleton.up },
   { name: '002-own-rows', up: ownRows.up },
+  { name: '003-bench', up: bench.up },
 ]
 
 /** Any number that nothing else in this database locks on. */

@@ -42,3 +42,12 @@ export async function putOwnRow(
 /** True if there was such a row. */
 export const deleteOwnRow = async (db: Knex, labId: string, id: string): Promise<boolean> =>
   (await db('own_rows').where({ lab_id: labId, id }).delete()) > 0
+
+/** Changes when any of the lab's own rows does. */
+export async function stampOfOwnRows(db: Knex, labId: string): Promise<string> {
+  const { rows } = await db.raw<{ rows: { stamp: string | null }[] }>(
+    "select md5(string_agg(id::text || body::text, ',' order by id)) as stamp from own_rows where lab_id = ?",
+    [labId],
+  )
+  return rows[0]?.stamp ?? ''
+}

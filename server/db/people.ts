@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import type { Equipment, Hours } from '#core/journal'
 
 export interface Person {
   readonly id: string
@@ -8,17 +9,28 @@ export interface Lab {
   readonly id: string
   readonly name: string
   readonly people: readonly Person[]
+  readonly settings: LabSettings
+}
+/** When hands work, and how many there are of what two batches may want at once. */
+export interface LabSettings {
+  readonly hours?: Hours
+  readonly have?: Partial<Record<Equipment, number>>
 }
 
 /** The lab of this installation, with its people in the order of their names. */
 export async function findLab(db: Knex): Promise<Lab | undefined> {
-  const lab = await db('labs').first('id', 'name')
+  const lab = await db('labs').first('id', 'name', 'settings')
   if (!lab) return undefined
   const people = await db('people').where({ lab_id: lab.id }).orderBy('name').select('id', 'name')
   return { ...lab, people }
 }
 
-export async function addLab(db: Knex, lab: Lab): Promise<void> {
+export async function addLab(db: Knex, lab: Omit<Lab, 'settings'>): Promise<void> {
   await db('labs').insert({ id: lab.id, name: lab.name })
   await db('people').insert(lab.people.map(person => ({ ...person, lab_id: lab.id })))
 }
+
+export const saveSettings = (db: Knex, labId: string, settings: LabSettings): Promise<unknown> =>
+  db('labs')
+    .where({ id: labId })
+    .update({ settings: JSON.stringify(settings) })

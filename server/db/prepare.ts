@@ -1,7 +1,7 @@
 import { demoBatches, demoLab } from '#demo'
+import { appendMany } from './append'
 import { insertBatch } from './batches'
 import { connect } from './connect'
-import { appendEntries } from './entries'
 import { migrate } from './migrate'
 import { addLab, findLab } from './people'
 
@@ -15,7 +15,8 @@ try {
       for (const { code, document, entries } of demoBatches(new Date())) {
         const { id } = await insertBatch(trx, demoLab.id, code, document)
         if (entries.length === 0) continue
-        await appendEntries(trx, { id, labId: demoLab.id }, entries, () => {})
+        const [appended] = await appendMany(trx, demoLab.id, [{ code, entries }])
+        if (!appended?.ok) throw new Error(`The demo batch ${code} was refused.`)
         await trx('batches')
           .where({ id })
           .update({ touched_at: entries.at(-1)!.at })

@@ -65,8 +65,15 @@ export function requirePerson(lab: Lab, id: string): void {
 
 /** The batch that the address names, or a 404. */
 export async function requireBatch(event: H3Event, db: Knex, lab: Lab): Promise<Batch> {
-  const code = getRouterParam(event, 'code') ?? ''
-  const batch = /^[A-Za-z0-9-]{1,20}$/.test(code) ? await findBatch(db, lab.id, code) : undefined
-  if (!batch) throw refusal(404, `There is no batch ${code.slice(0, 40)}.`)
+  const code = requireCode(event)
+  const batch = await findBatch(db, lab.id, code)
+  if (!batch) throw refusal(404, `There is no batch ${code}.`)
   return batch
+}
+
+/** The batch's code in the address, where it has the form of one. */
+export function requireCode(event: H3Event): string {
+  const code = getRouterParam(event, 'code') ?? ''
+  if (/^[A-Za-z0-9-]{1,20}$/.test(code)) return code
+  throw refusal(404, `There is no batch ${code.slice(0, 40)}.`)
 }

@@ -3,7 +3,9 @@ import { useBalance } from '~/composables/useBalance'
 import type { Measure } from '#core/journal'
 
 /** The simulated balance: put a vessel on, tare, add, let it settle, take the reading. */
-const { hands } = defineProps<{
+const { hands, bare = false } = defineProps<{
+  /** Without a card round it. */
+  bare?: boolean
   /** The mass still wanted, g, so that the large portion is a useful one. */
   hands: number
 }>()
@@ -22,7 +24,7 @@ const takes = computed((): { measure: Measure; label: string }[] =>
 </script>
 
 <template>
-  <section class="card" aria-label="Balance">
+  <section :class="{ card: !bare }" aria-label="Balance">
     <div class="flex items-baseline justify-between">
       <h2>Simulated balance</h2>
       <label class="small flex items-center gap-2"

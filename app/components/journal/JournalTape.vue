@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { format, isToday } from 'date-fns'
-import { aboutWords, type Entry, type JournalLine } from '#core/journal'
+import { aboutWords, entryText, type Entry, type JournalLine } from '#core/journal'
 
 /** The journal as a tape: what was read and seen, with what was corrected struck through. */
-const { lines, waiting, nameOf } = defineProps<{
+const { lines, waiting, nameOf, code } = defineProps<{
   lines: readonly JournalLine[]
   waiting: readonly Entry[]
   nameOf: (id: string) => string
+  code: string
 }>()
 const emit = defineEmits<{ correct: [line: JournalLine] }>()
 
@@ -15,15 +16,25 @@ const clock = (at: string): string =>
   isToday(new Date(at)) ? format(new Date(at), 'HH:mm') : format(new Date(at), 'EEE HH:mm')
 const isWaiting = (id: string): boolean => waiting.some(entry => entry.id === id)
 
+const kinds = {
+  observation: 'Seen',
+  note: 'Note',
+  step: 'Step',
+  deviation: 'Not as planned',
+  timer: 'Clock',
+  test: 'Test',
+  shift: 'Moved',
+  photo: 'Photo',
+} as const
 function about(entry: JournalLine['entry']): string {
-  if (entry.kind !== 'reading') return entry.kind === 'observation' ? 'Seen' : 'Note'
+  if (entry.kind !== 'reading') return kinds[entry.kind]
   const what = aboutWords(entry.about)
   return `${entry.measure.charAt(0).toUpperCase()}${entry.measure.slice(1)} of ${what}`
 }
 
 /** What stood there before each correction, oldest first. */
 function struck({ entry, corrections }: JournalLine): { text: string; why: string; by: string }[] {
-  const first = entry.kind === 'reading' ? entry.value : entry.text
+  const first = entryText(entry)
   return corrections.map((correction, i) => ({
     text: i === 0 ? first : (corrections[i - 1]!.instead ?? 'struck out'),
     why: correction.why,
@@ -45,9 +56,19 @@ function struck({ entry, corrections }: JournalLine): { text: string; why: strin
               ><s class="figure text-soft">{{ old.text }}</s>
               <span class="small">{{ old.why }} ({{ nameOf(old.by) }})</span></span
             >
-            <span class="block break-words" :class="{ 'figure font-semibold': line.entry.kind === 'reading' }">{{
-              line.current ?? 'struck out'
-            }}</span>
+            <span class="block break-words" :class="{ 'figure font-semibold': line.entry.kind === 'reading' }"
+              ><RichText :text="line.current ?? 'struck out'"
+            /></span>
+            <a
+              v-if="line.entry.kind === 'photo' && line.current !== undefined"
+              :href="`/api/batches/${code}/photos/${line.entry.photo}`"
+              target="_blank"
+              ><img
+                :src="`/api/batches/${code}/photos/${line.entry.photo}`"
+                :alt="line.entry.text"
+                loading="lazy"
+                class="my-1 max-h-32 rounded border border-rule"
+            /></a>
             <span class="small"
               >{{ nameOf(line.entry.by)
               }}<template v-if="line.entry.kind === 'reading'"> · {{ line.entry.instrument ?? 'typed' }}</template

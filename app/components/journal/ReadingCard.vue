@@ -11,6 +11,8 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
     ? [
         { measure: 'temperature', label: 'Temperature of the pot', placeholder: '°C' },
         { measure: 'volume', label: 'Volume of the liquor', placeholder: 'mL' },
+        { measure: 'pH', label: 'pH', placeholder: '' },
+        { measure: 'absorbance', label: 'Absorbance', placeholder: '' },
       ]
     : byVolume
       ? [
@@ -24,21 +26,29 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
         ],
 )
 
-const typed = reactive<Record<Measure, string>>({ gross: '', tare: '', net: '', volume: '', temperature: '' })
+const none = { gross: '', tare: '', net: '', volume: '', temperature: '', pH: '', absorbance: '' }
+const typed = reactive<Record<Measure, string>>({ ...none })
 const asked = ref<Measure>()
 watch(
   () => JSON.stringify(about),
   () => {
-    Object.assign(typed, { gross: '', tare: '', net: '', volume: '', temperature: '' })
+    Object.assign(typed, none)
     asked.value = undefined
   },
 )
 
+const unitOf: Record<Measure, string> = {
+  gross: 'g',
+  tare: 'g',
+  net: 'g',
+  volume: 'mL',
+  temperature: '°C',
+  pH: '',
+  absorbance: '',
+}
 /** A bare number takes the instrument's unit: grams or millilitres. */
 const whole = (measure: Measure): string =>
-  /^\s*\d+(\.\d+)?\s*$/.test(typed[measure])
-    ? `${typed[measure].trim()} ${measure === 'volume' ? 'mL' : measure === 'temperature' ? '°C' : 'g'}`
-    : typed[measure]
+  /^\s*\d+(\.\d+)?\s*$/.test(typed[measure]) ? `${typed[measure].trim()} ${unitOf[measure]}`.trim() : typed[measure]
 const readOf = (measure: Measure) => readReading({ id: 'draft', about, measure }, whole(measure))
 
 function problemOf(measure: Measure) {
@@ -94,6 +104,7 @@ const words = {
       {{ weighing.gross ? formatFigure(weighing.gross) : '?' }} −
       {{ weighing.tare ? formatFigure(weighing.tare) : '?' }}
     </p>
+    <slot />
     <form
       v-for="field in fields"
       :key="field.measure"
@@ -112,7 +123,7 @@ const words = {
       <button
         type="submit"
         class="button glove self-end"
-        :class="{ 'button-quiet': field.measure === 'net' }"
+        :class="{ 'button-quiet': field.measure === 'net' || field.measure === 'pH' || field.measure === 'absorbance' }"
         :aria-label="`Record ${field.measure}`"
       >
         Record

@@ -37,5 +37,6 @@ export default defineEventHandler(async event => {
     title: title || stage.value.product.form!,
     plan: { stages: [stage.value] },
   })
+  announce(db, code)
   return { code, version }
 })

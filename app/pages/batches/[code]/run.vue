@@ -1,12 +1,25 @@
 <script setup lang="ts">
-import { cropsOf, weighingOf, type About, type JournalLine, type Measure } from '#core/journal'
+import { onKeyStroke, useNow } from '@vueuse/core'
 import { colourOf, parseFormula } from '#core/formula'
+import {
+  cropsOf,
+  dryingSeries,
+  forgottenBefore,
+  timesOf,
+  weighingOf,
+  type About,
+  type JournalLine,
+  type Measure,
+  type SpotTest,
+  type Step,
+  type StepState,
+} from '#core/journal'
 import { formatFigure, product } from '#core/quantity'
-import { findReagent } from '#core/sheet'
-import { moveWords } from '#core/solution'
 import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
+import { useStageRun } from '~/composables/useStageRun'
+import { useTimers } from '~/composables/useTimers'
 import { useBatchStore } from '~/stores/batch'
-import { useJournalStore } from '~/stores/journal'
+import { useJournalStore, type NewEntry } from '~/stores/journal'
 import { useLabStore } from '~/stores/lab'
 import { useLibraryStore } from '~/stores/library'
 
@@ -16,125 +29,200 @@ const lab = useLabStore()
 const library = useLibraryStore()
 const stage = computed(() => batch.stage!)
 const sheet = computed(() => batch.stageSheet)
+const now = useNow({ interval: 1000 })
+const { run, spans, take, deviate } = useStageRun()
+const clocks = useTimers()
+const minute = computed(() => Math.floor(now.value.getTime() / 60_000) * 60_000)
+const planned = computed(() => spans(minute.value))
 
-interface Target {
-  readonly about: About
-  readonly name: string
-  readonly planned: string
-  readonly byVolume: boolean
-  readonly grams: number
-  readonly isDone: boolean
-}
-const newCrop = ref(0)
-const expectedProduct = computed(() => {
+const chosenId = ref<string>()
+watch(
+  () => stage.value.id,
+  () => (chosenId.value = undefined),
+)
+const chosen = computed(
+  (): StepState | undefined =>
+    run.value.steps.find(({ step }) => step.id === chosenId.value) ?? run.value.next ?? run.value.steps.at(-1),
+)
+const at = computed(() => (chosen.value ? run.value.steps.indexOf(chosen.value) : -1))
+const step = computed(() => chosen.value?.step)
+const times = computed(() => (step.value ? timesOf(step.value) : { hands: 0, wait: 0 }))
+
+/** What the step's readings are about; a step without says so, and the pot can always be read. */
+const crop = ref(1)
+watch(
+  () => step.value?.id,
+  () => (crop.value = step.value?.about?.what === 'product' ? step.value.about.crop : 1),
+  { immediate: true },
+)
+const about = computed((): About | undefined => {
+  const of = step.value?.about
+  if (!of) return undefined
+  return of.what === 'product'
+    ? { what: 'product', stage: stage.value.id, crop: crop.value }
+    : { ...of, stage: stage.value.id }
+})
+const crops = computed(() =>
+  [...new Set([...cropsOf(journal.lines, stage.value.id), crop.value, 1])].sort((a, b) => a - b),
+)
+const line = computed(() =>
+  sheet.value?.reagents.find(({ species }) => about.value?.what === 'charge' && species === about.value.species),
+)
+const target = computed(() => {
+  const figure = line.value?.volume ?? line.value?.mass
+  return figure ? formatFigure(figure, 4) : step.value?.target?.replace(' ', '\u202f')
+})
+const weighing = computed(() => (about.value ? weighingOf(journal.lines, about.value) : {}))
+const expected = computed(() => {
   const made = sheet.value?.products[0]?.theoretical
   const read = batch.readStage
-  return made && read && product('expected product', 'mass', [made, read.yield])
+  return made && read ? product('expected product', 'mass', [made, read.yield]) : undefined
 })
+const hands = computed(() => line.value?.mass?.value ?? expected.value?.value ?? 10)
+/** How far what was read is off the target, against the tolerance. */
+const offTarget = computed(() => {
+  const wanted = (line.value?.volume ?? line.value?.mass)?.value
+  const net = weighing.value.net
+  if (wanted === undefined || !net || net.kind !== (line.value?.volume ? 'volume' : 'mass')) return undefined
+  const off = net.value / wanted - 1
+  const allowed = Number.parseFloat(step.value?.tolerance ?? '') / 100
+  return { percent: off * 100, isFar: Number.isFinite(allowed) && Math.abs(off) > allowed + 1e-9 }
+})
+const series = computed(() =>
+  about.value?.what === 'product' && !/empty/.test(step.value?.words ?? '')
+    ? dryingSeries(journal.lines, about.value)
+    : undefined,
+)
 
-const targets = computed((): Target[] => {
-  const charges = (sheet.value?.reagents ?? [])
-    .filter(({ planned, species }) => planned && findReagent(stage.value, species)?.supply.kind !== 'stage')
-    .map((line): Target => {
-      const about: About = { what: 'charge', stage: stage.value.id, species: line.species }
-      const figure = line.volume ?? line.mass
-      return {
-        about,
-        name: `{${line.weighAs}}`,
-        planned: figure ? formatFigure(figure, 4) : '',
-        byVolume: !!line.volume,
-        grams: line.mass?.value ?? 10,
-        isDone: !!weighingOf(journal.lines, about).net,
-      }
-    })
-  const form = stage.value.product.form ?? stage.value.product.species
-  const expected = expectedProduct.value
-  const crops = [
-    ...new Set([...cropsOf(journal.lines, stage.value.id), 1, ...(newCrop.value ? [newCrop.value] : [])]),
-  ].sort((a, b) => a - b)
-  const pot: Target = {
-    about: { what: 'pot', stage: stage.value.id },
-    name: 'the pot',
-    planned: 'temperature, volume',
-    byVolume: true,
-    grams: 10,
-    isDone: false,
+const hasTare = computed(
+  () => weighingOf(journal.lines, { what: 'product', stage: stage.value.id, crop: crop.value }).tare !== undefined,
+)
+const ignored = ref<readonly string[]>([])
+const forgotten = computed(() =>
+  chosen.value && chosen.value.status !== 'done' && chosen.value.status !== 'skipped'
+    ? forgottenBefore(run.value, chosen.value.step.id, hasTare.value).filter(
+        ({ code }) => !ignored.value.includes(`${chosen.value!.step.id} ${code}`),
+      )
+    : [],
+)
+
+function next(): void {
+  chosenId.value = undefined
+}
+function done(): void {
+  const state = chosen.value
+  if (!state) return
+  const left = Math.max(1, (state.step.repeat?.times ?? 1) - state.times)
+  for (let i = 0; i < left; i++) take(state.step, 'done')
+  stopClocks(state.step)
+  next()
+}
+/** The large key: one more of the repeats, the wait, or the end of the step. */
+function primary(): void {
+  const state = chosen.value
+  if (!state) return
+  if (state.status === 'done' || state.status === 'skipped') return next()
+  const { times: repeats = 1, every } = state.step.repeat ?? {}
+  if (repeats > 1 && state.times + 1 < repeats) {
+    if (state.times === 0 && every) startEvery(state.step, every)
+    chosenId.value = state.step.id
+    return take(state.step, 'done')
   }
-  if (stage.value.inPot) return [...charges, pot]
-  return [
-    ...charges,
-    ...crops.map((crop): Target => {
-      const about: About = { what: 'product', stage: stage.value.id, crop }
-      return {
-        about,
-        name: crops.length > 1 ? `{${form}}, crop ${crop}` : `{${form}}`,
-        planned: expected ? `expected ${formatFigure(expected, 4)}` : '',
-        byVolume: false,
-        grams: expected?.value ?? 10,
-        isDone: !!weighingOf(journal.lines, about).net,
-      }
-    }),
-    pot,
-  ]
-})
+  if (repeats === 1 && times.value.wait > 0 && state.status === 'open') {
+    chosenId.value = state.step.id
+    take(state.step, 'begun')
+    return clocks.start(journal.code, stage.value.id, nameFor(state.step), {
+      step: state.step.id,
+      seconds: times.value.wait * 60,
+    })
+  }
+  done()
+}
+function startEvery(of: Step, every: string): void {
+  const minutes = Number.parseFloat(every) || 3
+  const unit = /s$/.test(every.trim()) ? 1 : /h$/.test(every.trim()) ? 3600 : 60
+  clocks.start(journal.code, stage.value.id, nameFor(of), { step: of.id, every: minutes * unit })
+}
+const nameFor = (of: Step): string => of.words.replace(/[{}]/g, '').slice(0, 60)
+function stopClocks(of: Step): void {
+  for (const timer of journal.timers) if (timer.step === of.id && !timer.stoppedAt) clocks.stop(journal.code, timer)
+}
+function skip(why: string): void {
+  take(step.value!, 'skipped', why)
+  stopClocks(step.value!)
+  next()
+}
+function again(): void {
+  take(step.value!, 'opened')
+  chosenId.value = step.value!.id
+}
 
-const chosen = ref('')
-const keyOf = (about: About): string =>
-  about.what === 'charge' ? about.species : about.what === 'product' ? `crop ${about.crop}` : 'pot'
-const target = computed(
-  () =>
-    targets.value.find(({ about }) => keyOf(about) === chosen.value) ??
-    targets.value.find(({ isDone, about }) => !isDone && about.what !== 'pot') ??
-    targets.value[0],
-)
-const weighing = computed(() => (target.value ? weighingOf(journal.lines, target.value.about) : {}))
-const verb = computed(() =>
-  !target.value
-    ? ''
-    : target.value.about.what === 'pot'
-      ? 'Read'
-      : target.value.about.what === 'product'
-        ? 'Weigh the product,'
-        : target.value.byVolume
-          ? 'Measure'
-          : 'Weigh',
-)
+const troubled = ref(false)
+function recordTrouble(text: string, steps: readonly Omit<Step, 'id'>[]): void {
+  deviate(step.value?.id, text, steps)
+  troubled.value = false
+  chosenId.value = undefined
+  if (steps.length > 0) void nextTick(() => (chosenId.value = run.value.steps[at.value + 1]?.step.id))
+}
+function putIn(one: Step): void {
+  const before = run.value.steps[at.value - 1]?.step.id
+  const { id: _, ...draft } = one
+  deviate(before, `Forgotten: ${one.words}`, [draft])
+}
+const adding = ref(false)
+function addStep(draft: Omit<Step, 'id'>): void {
+  deviate(step.value?.id, `Added: ${draft.words}`, [draft])
+  adding.value = false
+}
 
-/** Stays on the charge at hand while its weighing is half done. */
+/** A reading belongs to the step at hand and keeps it there. */
 function record(measure: Measure, value: string, instrument?: string): void {
-  if (!target.value) return
-  chosen.value = keyOf(target.value.about)
+  const of = about.value ?? { what: 'pot', stage: stage.value.id }
+  chosenId.value = step.value?.id
   journal.record({
     kind: 'reading',
-    about: target.value.about,
+    about: of,
     measure,
     value,
     typed: instrument === undefined,
     ...(instrument ? { instrument } : {}),
-  })
+    ...(step.value ? { step: step.value.id } : {}),
+  } as NewEntry)
 }
-
-function addCrop(): void {
-  newCrop.value = Math.max(0, ...cropsOf(journal.lines, stage.value.id)) + 1
-  chosen.value = `crop ${newCrop.value}`
+function say(kind: 'observation' | 'note', text: string): void {
+  journal.record({ kind, stage: stage.value.id, ...(step.value ? { step: step.value.id } : {}), text } as NewEntry)
 }
+function photograph(photo: string, type: 'image/jpeg' | 'image/png' | 'image/webp'): void {
+  journal.record({
+    kind: 'photo',
+    stage: stage.value.id,
+    ...(step.value ? { step: step.value.id } : {}),
+    photo,
+    type,
+    text: `Photo at: ${step.value?.words ?? 'the bench'}`,
+  } as NewEntry)
+}
+const spots = computed((): SpotTest[] =>
+  journal.lines.flatMap(({ entry, current }) =>
+    entry.kind === 'test' && current !== undefined && entry.stage === stage.value.id ? [entry] : [],
+  ),
+)
+function test(added: string, result: SpotTest['result']): void {
+  journal.record({
+    kind: 'test',
+    stage: stage.value.id,
+    ...(step.value ? { step: step.value.id } : {}),
+    added,
+    result,
+  } as NewEntry)
+}
+const isTest = computed(() => step.value?.do === 'test' || /litmus|test/.test(step.value?.until ?? ''))
 
-/** What is seen most often, to be pressed with a gloved finger. */
-const chips = ['fizzing stopped', 'all dissolved', 'solid left at the bottom', 'clear', 'cloudy', 'crystals'] as const
-const planned = computed(() => (stage.value.crystals?.moves ?? []).map(moveWords))
-const words = ref('')
 const colour = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
   return read.ok ? colourOf(read.value, library.substances) : undefined
 })
-function observe(text: string): void {
-  journal.record({ kind: 'observation', stage: stage.value.id, text })
-}
-function keepWords(kind: 'observation' | 'note'): void {
-  if (words.value.trim() === '') return
-  journal.record({ kind, stage: stage.value.id, text: words.value.trim() })
-  words.value = ''
-}
+const mine = computed(() => journal.timers.filter(timer => timer.stage === stage.value.id && !timer.stoppedAt))
 
 const correcting = ref<JournalLine>()
 function correct(why: string, instead: string | undefined): void {
@@ -157,10 +245,46 @@ const notes = computed((): MarginNote[] => {
       ]
     : []
 })
+
+const isFree = (event: KeyboardEvent): boolean =>
+  !troubled.value &&
+  !adding.value &&
+  !correcting.value &&
+  !event.ctrlKey &&
+  !event.metaKey &&
+  event.target instanceof HTMLElement &&
+  !event.target.closest('input, textarea, select, button, a, summary, [role=dialog]')
+function move(by: 1 | -1): void {
+  const to = run.value.steps[at.value + by]
+  if (to) chosenId.value = to.step.id
+}
+onKeyStroke([' ', 'PageDown', 'Enter'], event => {
+  if (!isFree(event)) return
+  event.preventDefault()
+  primary()
+})
+onKeyStroke(['ArrowDown', 'j'], event => isFree(event) && (event.preventDefault(), move(1)))
+onKeyStroke(['ArrowUp', 'PageUp', 'k'], event => isFree(event) && (event.preventDefault(), move(-1)))
+onKeyStroke('w', event => isFree(event) && step.value && (troubled.value = true))
+const minutes = (value: number): string =>
+  value >= 2880
+    ? `${Math.round(value / 1440)} days`
+    : value >= 120
+      ? `${Math.round(value / 60)} h`
+      : `${Math.round(value)} min`
 </script>
 
 <template>
   <div class="run-page grid min-h-0 flex-1">
+    <StepTape :steps="run.steps" :spans="planned" :chosen="step?.id" @choose="chosenId = $event">
+      <p class="px-3 pt-3">
+        <NuxtLink
+          :to="{ path: `/batches/${batch.code}/procedure`, query: $route.query }"
+          class="flex min-h-12 items-center text-[13.5px] text-verdigris underline"
+          >Edit the procedure</NuxtLink
+        >
+      </p>
+    </StepTape>
     <main class="min-w-0 bg-sheet px-6 py-[18px]">
       <p v-if="!sheet" class="text-[17px]">
         The sheet has no figures yet:
@@ -168,108 +292,153 @@ const notes = computed((): MarginNote[] => {
           >give a charge or a target</NuxtLink
         >, then weigh against it here.
       </p>
-      <template v-else-if="target">
-        <nav class="mb-4 flex flex-wrap gap-2" aria-label="What to weigh">
-          <button
-            v-for="one in targets"
-            :key="keyOf(one.about)"
-            type="button"
-            class="glove rounded-lg border px-4 py-1.5 text-left leading-tight"
-            :aria-pressed="one === target"
-            :class="one === target ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-white'"
-            @click="chosen = keyOf(one.about)"
+      <template v-else-if="chosen && step">
+        <p class="text-[14px] text-soft">
+          Step {{ at + 1 }} of {{ run.steps.length
+          }}<template v-if="times.hands > 0"> · hands-on about {{ minutes(times.hands) }}</template
+          ><template v-if="times.wait > 0">, then wait {{ minutes(times.wait) }}</template
+          ><template v-if="step.needs?.length"> · needs {{ step.needs.join(', ') }}</template>
+          <b v-if="chosen.status === 'done' || chosen.status === 'skipped'" class="text-verdigris">
+            · {{ chosen.status }}<template v-if="chosen.why">: {{ chosen.why }}</template></b
           >
-            <RichText :text="one.name" /><span class="small block"
-              ><template v-if="one.isDone">✓ read</template><template v-else>{{ one.planned }}</template></span
-            >
-          </button>
-          <button
-            type="button"
-            class="glove rounded-lg border border-dashed border-edge px-4 text-soft"
-            @click="addCrop"
-          >
-            Another crop
-          </button>
-        </nav>
-        <h1 class="text-[28px]">
-          {{ verb }} <span v-if="target.about.what === 'charge'" class="figure">{{ target.planned }}</span>
-          <template v-if="target.about.what === 'charge'">{{ ' of ' }}</template><RichText :text="target.name" />
-        </h1>
-        <p class="mt-1 text-[15px] text-soft">
-          {{
-            target.about.what === 'pot'
-              ? 'Temperature first, then the volume at it: they go onto the crystals’ chart.'
-              : target.about.what === 'product'
-                ? `The sheet: ${target.planned}. A hot vessel weighs wrong; let it cool first.`
-                : 'Read it once, at the instrument. What counts is what was charged, not what was planned.'
-          }}
         </p>
-        <div class="mt-4 grid gap-4 lg:grid-cols-2">
-          <ReadingCard :about="target.about" :weighing="weighing" :by-volume="target.byVolume" @record="record" />
-          <BalancePanel v-if="target.about.what !== 'pot'" :hands="target.grams" @take="record" />
-        </div>
-        <section class="card mt-4" aria-label="Observations">
-          <div class="flex items-baseline justify-between">
-            <h2>What do you see?</h2>
-            <span v-if="colour" class="small"
-              >the product should be {{ colour.word }} <ColourSwatch :colour="colour"
-            /></span>
-          </div>
+        <h1 class="mt-0.5 text-[28px]">
+          <RichText :text="step.words" /><template v-if="target && !step.words.includes(step.target ?? '—')"
+            >: <span class="figure">{{ target }}</span></template
+          >
+        </h1>
+        <p v-if="step.why || step.until" class="mt-1 max-w-[44em] text-[16px] text-soft">
+          <RichText v-if="step.why" :text="step.why" /><template v-if="step.until">
+            <span class="text-ink">Until <RichText :text="step.until" />.</span></template
+          >
+        </p>
+        <div
+          v-for="one in forgotten"
+          :key="one.code"
+          class="mt-3 rounded-lg border border-amber-edge bg-amber-soft p-3 text-amber"
+          role="alert"
+        >
+          <p class="text-[17px] font-semibold">{{ one.ask }}</p>
           <div class="mt-2 flex flex-wrap gap-2">
+            <button v-if="one.open" type="button" class="button glove" @click="chosenId = one.open">
+              Go to that step
+            </button>
+            <button v-else-if="one.put" type="button" class="button glove" @click="putIn(one.put)">
+              Put that step in
+            </button>
             <button
-              v-for="chip in chips"
-              :key="chip"
               type="button"
-              class="button button-quiet glove px-4"
-              @click="observe(chip)"
+              class="button button-quiet glove"
+              @click="ignored = [...ignored, `${step.id} ${one.code}`]"
             >
-              {{ chip }}
+              Go on without
             </button>
           </div>
-          <div v-if="planned.length > 0" class="mt-3 border-t border-rule pt-2">
-            <h3 class="small mb-1">The crystals, as planned: press what is done</h3>
-            <div class="flex flex-wrap gap-2">
+        </div>
+        <StepActions
+          class="mt-4"
+          :state="chosen"
+          :wait-minutes="times.wait"
+          @primary="primary"
+          @done="done"
+          @trouble="troubled = true"
+          @skip="skip"
+          @again="again"
+          @add="adding = true"
+        />
+        <DryingCard
+          class="mt-3"
+          v-if="series && series.weighings.length > 0"
+          :weighings="series.weighings"
+          :resolution="series.resolution"
+        />
+        <div class="mt-3 grid items-start gap-4 xl:grid-cols-2">
+          <ReadingCard v-if="about" :about="about" :weighing="weighing" :by-volume="!!line?.volume" @record="record">
+            <p v-if="offTarget" class="small text-right" :class="{ 'font-semibold text-amber': offTarget.isFar }">
+              {{ offTarget.percent >= 0 ? '+' : '−' }}{{ Math.abs(offTarget.percent).toFixed(1) }} % off {{ target
+              }}<template v-if="offTarget.isFar">; allowed are {{ step.tolerance }}</template>
+            </p>
+            <p v-else-if="about.what === 'product' && expected" class="small text-right">
+              the sheet expects {{ formatFigure(expected, 4) }}
+            </p>
+            <div v-if="about.what === 'product'" class="mt-2 flex flex-wrap items-center gap-2">
               <button
-                v-for="(text, i) in planned"
-                :key="i"
+                v-for="number in crops"
+                :key="number"
                 type="button"
                 class="button button-quiet glove px-4"
-                @click="observe(text)"
+                :class="{ 'border-verdigris bg-verdigris-soft': number === crop }"
+                :aria-pressed="number === crop"
+                @click="crop = number"
               >
-                {{ text }}
+                Crop {{ number }}
+              </button>
+              <button type="button" class="button button-quiet glove px-4" @click="crop = crops.at(-1)! + 1">
+                Another crop
               </button>
             </div>
+          </ReadingCard>
+          <div v-if="about" class="card">
+            <template v-if="about.what === 'pot'">
+              <ProbePanel quantity="temperature" @take="record" />
+              <ProbePanel quantity="pH" @take="record" />
+              <ProbePanel quantity="absorbance" @take="record" />
+            </template>
+            <BalancePanel v-else-if="!line?.volume" bare :hands="hands" @take="record" />
+            <p v-else class="small">A volume is read at the meniscus and typed.</p>
+            <SerialPanel :masses="['tare', 'gross', 'net']" @take="record" />
           </div>
-          <form class="mt-3 flex gap-2" @submit.prevent="keepWords('observation')">
-            <input
-              v-model="words"
-              class="field min-h-12"
-              aria-label="In words"
-              placeholder="In words, such as: filtrate clear, rose red"
-              maxlength="4000"
-            />
-            <button type="submit" class="button glove">Seen</button
-            ><button type="button" class="button button-quiet glove" @click="keepWords('note')">Note</button>
-          </form>
-        </section>
+          <TimerCard
+            v-if="mine.length > 0 || times.wait > 0 || step.repeat"
+            :timers="mine"
+            :now="now.getTime()"
+            :suggested="nameFor(step)"
+            @start="(name, more) => clocks.start(journal.code, stage.id, name, { step: step!.id, ...more })"
+            @toggle="clocks.toggle(journal.code, $event)"
+            @add="(timer, seconds) => clocks.add(journal.code, timer, seconds)"
+            @stop="clocks.stop(journal.code, $event)"
+          />
+          <SpotCard
+            v-if="isTest"
+            :reagents="[...(sheet?.reagents.map(({ species }) => species) ?? [])]"
+            :tests="spots"
+            @tested="test"
+          />
+        </div>
+        <SeenCard
+          class="mt-4"
+          :operation="step.do"
+          :colour="colour"
+          @seen="say('observation', $event)"
+          @note="say('note', $event)"
+        >
+          <PhotoButton :code="batch.code" @taken="photograph" />
+        </SeenCard>
+        <p v-if="!run.next" class="mt-4 text-[17px]">
+          Every step is done.
+          <NuxtLink :to="`/batches/${batch.code}/yield`" class="text-verdigris underline">Read the yield</NuxtLink>
+        </p>
       </template>
+      <p v-else class="text-[17px]">
+        This procedure has no steps.
+        <NuxtLink :to="`/batches/${batch.code}/procedure`" class="text-verdigris underline">Write one</NuxtLink>
+      </p>
     </main>
     <div class="border-l border-rule bg-stone">
       <div class="px-4 pt-[18px]">
         <p
-          v-if="journal.away && journal.waiting.length > 0"
-          class="mb-3 rounded-md bg-amber-soft p-2 text-[13.5px] text-amber"
-          role="alert"
+          v-if="journal.waiting.length > 0"
+          class="mb-2 rounded-md bg-amber-soft p-2 text-[13.5px] text-amber"
+          role="status"
         >
-          <b>{{ journal.waiting.length }} not saved yet.</b> The database does not answer; they are kept on this device
-          and sent when it is back.
+          <b>{{ journal.waiting.length }} not saved yet.</b>
+          {{ journal.away ? 'Kept on this device and sent when the server is back.' : 'On its way.' }}
         </p>
-        <p v-if="journal.refused" class="mb-3 rounded-md bg-red-soft p-2 text-[13.5px] text-red" role="alert">
-          <b>An entry was refused.</b> {{ journal.refused.why }}
-        </p>
+        <p v-else class="small mb-2" role="status">Everything recorded is saved.</p>
         <JournalTape
-          class="max-h-[62vh] overflow-y-auto"
+          class="max-h-[58vh] overflow-y-auto"
           tabindex="0"
+          :code="batch.code"
           :lines="journal.lines"
           :waiting="journal.waiting"
           :name-of="lab.nameOf"
@@ -279,14 +448,24 @@ const notes = computed((): MarginNote[] => {
       <MarginColumn :notes="notes" class="mt-2 border-l-0" />
     </div>
     <CorrectionDialog :line="correcting" @close="correcting = undefined" @correct="correct" />
+    <TroubleDialog :open="troubled" :step="step" @close="troubled = false" @record="recordTrouble" />
+    <StepDialog :open="adding" :step="undefined" @close="adding = false" @keep="addStep" />
   </div>
 </template>
 
 <style scoped>
 .run-page {
-  grid-template-columns: minmax(0, 1fr) 330px;
+  grid-template-columns: 226px minmax(0, 1fr) 292px;
 }
-@media (max-width: 1000px) {
+@media (max-width: 1100px) {
+  .run-page {
+    grid-template-columns: 200px minmax(0, 1fr);
+  }
+  .run-page > :nth-child(3) {
+    grid-column: 1 / -1;
+  }
+}
+@media (max-width: 640px) {
   .run-page {
     grid-template-columns: 1fr;
   }

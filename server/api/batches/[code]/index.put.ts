@@ -20,7 +20,10 @@ export default defineEventHandler(async event => {
   const lab = await requireLab(db)
   const batch = await requireBatch(event, db, lab)
   const result = await saveDocument(db, lab.id, batch.code, version, document)
-  if (result.saved) return { version: result.version }
+  if (result.saved) {
+    announce(db, batch.code)
+    return { version: result.version }
+  }
 
   const current = result.current ?? batch
   throw refusal(409, 'This batch was saved from somewhere else since you opened it.', [], {

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import type { StepState } from '#core/journal'
+
+/** What can be done with the step at hand: one large key, and the ways out. */
+const { state, waitMinutes } = defineProps<{ state: StepState; waitMinutes: number }>()
+const emit = defineEmits<{ primary: []; done: []; trouble: []; skip: [why: string]; again: []; add: [] }>()
+
+const skipping = ref(false)
+const why = ref('')
+const asked = ref(false)
+watch(
+  () => state.step.id,
+  () => {
+    skipping.value = false
+    why.value = ''
+    asked.value = false
+  },
+)
+const times = computed(() => state.step.repeat?.times ?? 1)
+const long = (minutes: number): string =>
+  minutes >= 2880
+    ? `${Math.round(minutes / 1440)} days`
+    : minutes >= 120
+      ? `${Math.round(minutes / 60)} h`
+      : `${Math.round(minutes)} min`
+const primary = computed(() => {
+  if (state.status === 'done' || state.status === 'skipped') return 'On to the next'
+  if (times.value > 1) return `${state.times + 1} of ${times.value} is done`
+  if (waitMinutes > 0 && state.status === 'open') return `Begin, then wait ${long(waitMinutes)}`
+  return 'Done, next step'
+})
+function skip(): void {
+  asked.value = true
+  if (why.value.trim() !== '') emit('skip', why.value.trim())
+}
+</script>
+
+<template>
+  <div>
+    <div class="flex flex-wrap gap-2">
+      <button
+        type="button"
+        class="button glove min-h-[56px] px-7 text-[18px]"
+        data-testid="primary"
+        @click="emit('primary')"
+      >
+        {{ primary }}
+      </button>
+      <button
+        v-if="
+          state.status !== 'done' &&
+          state.status !== 'skipped' &&
+          (times > 1 || (waitMinutes > 0 && state.status === 'open'))
+        "
+        type="button"
+        class="button button-quiet glove min-h-[56px]"
+        @click="emit('done')"
+      >
+        Done already
+      </button>
+      <button type="button" class="button button-quiet glove min-h-[56px]" @click="emit('trouble')">
+        Something went wrong
+      </button>
+    </div>
+    <div class="mt-2 flex flex-wrap gap-2 text-[14px]">
+      <button
+        v-if="state.status === 'open' || state.status === 'begun'"
+        type="button"
+        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper"
+        :aria-expanded="skipping"
+        @click="skipping = !skipping"
+      >
+        Skip it
+      </button>
+      <button
+        v-else
+        type="button"
+        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper"
+        @click="emit('again')"
+      >
+        Do it again
+      </button>
+      <button type="button" class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper" @click="emit('add')">
+        Add a step here
+      </button>
+    </div>
+    <form v-if="skipping" class="mt-1 flex flex-wrap items-start gap-2" @submit.prevent="skip">
+      <span class="min-w-0 flex-1">
+        <input
+          v-model="why"
+          class="field min-h-12"
+          aria-label="Why it is skipped"
+          placeholder="Why, such as: there was no residue"
+          :aria-invalid="asked && why.trim() === ''"
+          maxlength="400"
+        />
+        <span v-if="asked && why.trim() === ''" class="text-[13.5px] text-red" role="status"
+          >A step that is skipped says why. <span class="text-ink">Give the reason in a few words.</span></span
+        >
+      </span>
+      <button type="submit" class="button glove">Skip with this reason</button>
+    </form>
+  </div>
+</template>

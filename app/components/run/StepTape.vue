@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { format, isToday } from 'date-fns'
+import type { LaneSpan, StepState } from '#core/journal'
+
+/** The steps with their times: those done as they were, those to come as they are planned. */
+const { steps, spans, chosen } = defineProps<{
+  steps: readonly StepState[]
+  spans: readonly LaneSpan[]
+  chosen: string | undefined
+}>()
+const emit = defineEmits<{ choose: [id: string] }>()
+
+const clock = (ms: number): string => (isToday(ms) ? format(ms, 'HH:mm') : format(ms, 'EEE HH:mm'))
+function timeOf({ step, doneAt, begunAt, status }: StepState): string {
+  if (status === 'done' || status === 'skipped') return doneAt ? clock(Date.parse(doneAt)) : ''
+  if (begunAt) return clock(Date.parse(begunAt))
+  const planned = spans.find(span => span.step.id === step.id)
+  return planned ? `~${clock(planned.from)}` : ''
+}
+/** The step at hand stays in sight as the run goes on. */
+const list = useTemplateRef<HTMLElement>('list')
+watch(
+  () => chosen,
+  () => void nextTick(() => list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' })),
+  { immediate: true },
+)
+const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
+</script>
+
+<template>
+  <nav ref="list" aria-label="Steps" class="tape border-r border-rule bg-stone py-3">
+    <ol>
+      <li v-for="state in steps" :key="state.step.id">
+        <button
+          type="button"
+          class="grid min-h-12 w-full grid-cols-[58px_14px_1fr] items-center gap-1 px-2 py-1 text-left text-[13.5px] leading-tight"
+          :class="[
+            state.step.id === chosen ? 'bg-sheet font-semibold' : 'hover:bg-paper',
+            state.status === 'open' ? 'text-ink' : state.status === 'begun' ? 'text-verdigris' : 'text-soft',
+          ]"
+          :aria-current="state.step.id === chosen ? 'step' : undefined"
+          @click="emit('choose', state.step.id)"
+        >
+          <span class="figure text-[11.5px] text-soft">{{ timeOf(state) }}</span>
+          <span aria-hidden="true">{{ marks[state.status] }}</span>
+          <span
+            ><RichText :text="state.step.words" /><span v-if="state.inserted" class="small"> (put in)</span
+            ><span class="sr-only">, {{ state.status }}</span></span
+          >
+        </button>
+      </li>
+    </ol>
+    <slot />
+  </nav>
+</template>
+
+<style scoped>
+.tape {
+  position: sticky;
+  top: 0;
+  max-height: 100vh;
+  overflow-y: auto;
+}
+@media (max-width: 640px) {
+  .tape {
+    position: static;
+    max-height: 190px;
+  }
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { clockWords, elapsed, isPaused, remaining } from '#core/journal'
+import { useBenchStore, type Clock } from '~/stores/bench'
+import { useRinging } from '~/composables/useRinging'
+import { useTimers } from '~/composables/useTimers'
+
+/** Clocks that run, on every page: the nearest in the bar, what rings in a banner that is hard to miss. */
+const bench = useBenchStore()
+const { ringing, hear, now } = useRinging()
+const timers = useTimers()
+
+const shown = computed(() =>
+  bench.clocks
+    .map(clock => ({ ...clock, left: remaining(clock.timer, now.value.getTime()) }))
+    .sort((a, b) => (a.left ?? Infinity) - (b.left ?? Infinity)),
+)
+const text = ({ timer }: Clock): string => {
+  const left = remaining(timer, now.value.getTime())
+  if (left === undefined) return `${clockWords(elapsed(timer, now.value.getTime()))} gone`
+  return left < 0 ? `over by ${clockWords(-left)}` : `${clockWords(left)} left`
+}
+function stop(clock: Clock): void {
+  hear(clock)
+  timers.stop(clock.code, clock.timer)
+}
+</script>
+
+<template>
+  <div v-if="ringing.length > 0" class="sticky top-0 z-40" role="alert">
+    <div
+      v-for="clock in ringing"
+      :key="clock.timer.id"
+      class="flex flex-wrap items-center gap-3 border-b border-amber-edge bg-amber-soft px-5 py-2 text-amber"
+    >
+      <b class="text-[17px]">Due: {{ clock.timer.name }}</b>
+      <NuxtLink :to="`/batches/${clock.code}/run`" class="underline">{{ clock.code }}</NuxtLink>
+      <span class="figure">{{ text(clock) }}</span>
+      <span class="ml-auto flex gap-2">
+        <button
+          v-if="clock.timer.seconds !== undefined"
+          type="button"
+          class="button button-quiet glove"
+          @click="timers.add(clock.code, clock.timer, 300)"
+        >
+          + 5 min
+        </button>
+        <button v-if="clock.timer.every" type="button" class="button glove" @click="hear(clock)">Heard</button>
+        <button type="button" class="button glove" :class="{ 'button-quiet': clock.timer.every }" @click="stop(clock)">
+          Stop it
+        </button>
+      </span>
+    </div>
+  </div>
+  <div
+    v-if="shown.length > 0"
+    class="flex flex-wrap items-center gap-2 border-b border-rule bg-paper px-5 py-1.5 text-[13.5px]"
+    aria-label="Clocks"
+    role="group"
+  >
+    <NuxtLink
+      v-for="clock in shown.slice(0, 6)"
+      :key="clock.timer.id"
+      :to="`/batches/${clock.code}/run`"
+      class="rounded-full border border-edge bg-white px-3 py-0.5 hover:border-ink"
+      >{{ clock.code }} {{ clock.timer.name }} ·
+      <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'stands still' : text(clock) }}</span></NuxtLink
+    >
+    <span v-if="shown.length > 6" class="small">and {{ shown.length - 6 }} more</span>
+  </div>
+</template>

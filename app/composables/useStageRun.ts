@@ -1,0 +1,55 @@
+import { computed } from 'vue'
+import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step } from '#core/journal'
+import { proposedFor } from '#core/result'
+import { useBatchStore } from '~/stores/batch'
+import { useJournalStore, type NewEntry } from '~/stores/journal'
+import { useLabStore } from '~/stores/lab'
+import { useLibraryStore } from '~/stores/library'
+import { localCalendar } from '~/utils/calendar'
+
+/** The run of the stage at hand: its procedure, how far it is, when the rest is planned, and how a step is recorded. */
+export function useStageRun() {
+  const batch = useBatchStore()
+  const journal = useJournalStore()
+  const library = useLibraryStore()
+  const lab = useLabStore()
+
+  const stageId = computed(() => batch.stage?.id ?? '')
+  const saved = computed(() => batch.document?.procedures?.find(({ stage }) => stage === stageId.value)?.steps)
+  const proposed = computed((): readonly Step[] => {
+    if (!batch.read?.ok || !batch.stageSheet) return []
+    return proposedFor(batch.read.value, batch.stageSheet, batch.stageAt, batch.stage?.crystals?.moves, library.curves)
+  })
+  const procedure = computed(() => saved.value ?? proposed.value)
+  const run = computed(() => runOf(procedure.value, journal.lines, stageId.value))
+  const spans = (now: number): LaneSpan[] =>
+    layOut(laneOf(run.value, journal.timers, stageId.value), now, lab.lab?.settings?.hours ?? usualHours, localCalendar)
+
+  /** What the run follows must not change with the plan once it is followed: the first step taken keeps the procedure. */
+  function keep(): void {
+    if (!saved.value && procedure.value.length > 0) batch.changeProcedure(stageId.value, procedure.value, 'taken up')
+  }
+  function take(step: Step, what: 'begun' | 'done' | 'skipped' | 'opened', why?: string): void {
+    keep()
+    journal.record({
+      kind: 'step',
+      stage: stageId.value,
+      step: step.id,
+      what,
+      words: step.words,
+      ...(why && { why }),
+    } as NewEntry)
+  }
+  /** Puts steps in after one, with what happened. */
+  function deviate(after: string | undefined, text: string, steps: readonly Omit<Step, 'id'>[]): void {
+    keep()
+    journal.record({
+      kind: 'deviation',
+      stage: stageId.value,
+      ...(after && { step: after }),
+      text,
+      steps: steps.map(step => ({ ...step, id: crypto.randomUUID().slice(0, 8) })),
+    } as NewEntry)
+  }
+  return { stageId, saved, procedure, proposed, run, spans, take, deviate }
+}

@@ -1,0 +1,17 @@
+import { findPhoto } from '../../../../db/photos'
+
+export default defineEventHandler(async event => {
+  const db = useDatabase()
+  const batch = await requireBatch(event, db, await requireLab(db))
+  const name = getRouterParam(event, 'sha256') ?? ''
+  const photo = /^[0-9a-f]{64}$/.test(name) ? await findPhoto(db, batch.id, name) : undefined
+  if (!photo) throw refusal(404, 'There is no such picture.')
+  setResponseHeaders(event, {
+    'content-type': photo.type,
+    'content-length': photo.data.length,
+    'cache-control': 'private, max-age=31536000, immutable',
+    'x-content-type-options': 'nosniff',
+    'content-security-policy': "default-src 'none'",
+  })
+  return photo.data
+})

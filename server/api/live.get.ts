@@ -1,0 +1,14 @@
+const BEAT = 15_000
+
+/** Server-sent events: the codes of batches that changed, `*` for any. */
+export default defineEventHandler(async event => {
+  const stream = createEventStream(event)
+  const stop = listen(codes => void stream.push(codes.join(',')))
+  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), BEAT)
+  stream.onClosed(async () => {
+    clearInterval(beat)
+    stop()
+    await stream.close()
+  })
+  return stream.send()
+})

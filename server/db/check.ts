@@ -1,0 +1,30 @@
+import { connect } from './connect'
+import { findBreak } from './entries'
+
+/** Proves the chain of a batch's journal, or of every batch's, or names the entry at which it is broken. */
+const wanted = process.argv.slice(2)
+const db = connect(process.env.DATABASE_URL ?? '')
+let broken = 0
+try {
+  const batches: { id: string; code: string; last_seq: number }[] = await db('batches')
+    .modify(query => (wanted.length > 0 ? query.whereIn('code', wanted) : query))
+    .orderBy('code')
+    .select('id', 'code', 'last_seq')
+  for (const code of wanted.filter(one => !batches.some(batch => batch.code === one))) {
+    console.log(`${code}: there is no such batch`)
+    broken += 1
+  }
+  for (const { id, code, last_seq } of batches) {
+    const at = await findBreak(db, id)
+    if (!at) console.log(`${code}: whole, ${last_seq} entries`)
+    else {
+      broken += 1
+      console.log(
+        `${code}: broken at entry ${at.seq}${at.id ? `, ${at.id}: it was altered` : ': one or more are missing at the end'}`,
+      )
+    }
+  }
+} finally {
+  await db.destroy()
+}
+process.exitCode = broken > 0 ? 1 : 0

@@ -1,0 +1,33 @@
+import type { Knex } from 'knex'
+import { freshenBriefs } from '../db/briefs'
+import { stampOfOwnRows } from '../db/own-rows'
+
+/** What a brief was made by: with another build, or other substances of the lab's own, figures may differ. */
+const madeBy = async (db: Knex, labId: string): Promise<string> =>
+  `${useRuntimeConfig().app.buildId} ${await stampOfOwnRows(db, labId)}`
+
+const PATIENCE = 60
+const AT_ONCE = 40
+
+/** Makes stale briefs anew before an answer, for a moment; the rest goes on behind it. Answers whether some may still be stale. */
+export async function freshen(db: Knex, labId: string): Promise<boolean> {
+  const until = performance.now() + PATIENCE
+  const by = await madeBy(db, labId)
+  const made = await freshenBriefs(db, labId, by, AT_ONCE, () => performance.now() > until)
+  if (made === 0) return false
+  void freshenRest(db, labId, by)
+  return true
+}
+
+let going = false
+async function freshenRest(db: Knex, labId: string, by: string): Promise<void> {
+  if (going) return
+  going = true
+  try {
+    while ((await freshenBriefs(db, labId, by, AT_ONCE)) > 0) await new Promise(resolve => setTimeout(resolve, 5))
+  } catch {
+    // A database that is away: the next look tries again.
+  } finally {
+    going = false
+  }
+}
