@@ -49,22 +49,26 @@ onKeyStroke('?', event => {
     <b>The database does not answer.</b> What you type is kept on this device and saved when it is back; trying again
     every 3 seconds.
   </p>
-  <p v-if="outbox.waiting.length > 0 && outbox.away" class="bg-amber-soft px-5 py-2 text-amber" role="status">
+  <aside
+    v-if="outbox.waiting.length > 0 && outbox.away"
+    aria-label="Not saved yet"
+    class="bg-amber-soft px-5 py-2 text-amber"
+  >
     <b>{{ outbox.waiting.length }} not saved yet.</b> The server does not answer; they are kept on this device and sent
     when it is back.
-  </p>
-  <div
+  </aside>
+  <aside
     v-for="aside in outbox.refused"
     :key="aside.entry.id"
     class="flex flex-wrap items-center gap-3 bg-red-soft px-5 py-2 text-red"
-    role="alert"
+    aria-label="Refused"
   >
     <span
       ><b>An entry of {{ aside.code }} was refused.</b> {{ aside.why }} It said: “{{ wordsOf(aside.entry) }}”, at
       {{ aside.entry.at.slice(11, 16) }} UTC.</span
     >
     <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
-  </div>
+  </aside>
   <ClockBar />
   <div id="main" class="flex min-h-0 flex-1 flex-col"><NuxtPage /></div>
   <FinderDialog v-model:open="finding" />

@@ -75,15 +75,22 @@ test('a batch goes from its equation to a yield that can be checked on paper', a
     await expect(page.locator('s', { hasText: '31.00 g' })).toBeVisible()
     await expectAccessible(page)
 
-    await page.getByLabel('What to weigh').getByRole('button', { name: /^HCl/ }).click()
+    await page
+      .getByLabel('Steps')
+      .getByRole('button', { name: /Measure HCl/ })
+      .click()
     await page.getByLabel('Volume', { exact: true }).fill('31.0 mL')
     await page.getByRole('button', { name: 'Record volume' }).click()
-    await page.getByRole('button', { name: 'fizzing stopped' }).click()
-    await expect(page.getByRole('region', { name: 'Journal' })).toContainText('fizzing stopped')
 
     await page
-      .getByLabel('What to weigh')
-      .getByRole('button', { name: /^CoCl2/ })
+      .getByLabel('Steps')
+      .getByRole('button', { name: /Add CoCO3/ })
+      .click()
+    await page.getByRole('button', { name: 'fizzing stopped' }).click()
+    await expect(page.getByRole('region', { name: 'Journal' })).toContainText('fizzing stopped')
+    await page
+      .getByLabel('Steps')
+      .getByRole('button', { name: /Weigh the empty paper/ })
       .click()
     await page.getByLabel('Resolution of the balance').selectOption('0.0001')
     await page.getByRole('button', { name: 'Put a vessel on' }).click()

@@ -26,10 +26,11 @@ function stop(clock: Clock): void {
 </script>
 
 <template>
-  <div v-if="ringing.length > 0" class="sticky top-0 z-40" role="alert">
+  <aside v-if="ringing.length > 0" class="sticky top-0 z-40" aria-label="Due">
     <div
       v-for="clock in ringing"
       :key="clock.timer.id"
+      role="alert"
       class="flex flex-wrap items-center gap-3 border-b border-amber-edge bg-amber-soft px-5 py-2 text-amber"
     >
       <b class="text-[17px]">Due: {{ clock.timer.name }}</b>
@@ -50,12 +51,11 @@ function stop(clock: Clock): void {
         </button>
       </span>
     </div>
-  </div>
-  <div
+  </aside>
+  <aside
     v-if="shown.length > 0"
     class="flex flex-wrap items-center gap-2 border-b border-rule bg-paper px-5 py-1.5 text-[13.5px]"
     aria-label="Clocks"
-    role="group"
   >
     <NuxtLink
       v-for="clock in shown.slice(0, 6)"
@@ -66,5 +66,5 @@ function stop(clock: Clock): void {
       <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'stands still' : text(clock) }}</span></NuxtLink
     >
     <span v-if="shown.length > 6" class="small">and {{ shown.length - 6 }} more</span>
-  </div>
+  </aside>
 </template>

@@ -10,6 +10,11 @@ const keys = [
   ['Ctrl Z', 'undo a change of the plan'],
   ['Ctrl Shift Z', 'do it again'],
   ['Enter on a figure', 'opens its working'],
+  ['Page Down', 'run: done, next step (a foot switch sends it)'],
+  ['Space, Enter', 'run: the same, where no key has the focus'],
+  ['↑ ↓', 'run: another step'],
+  ['w', 'run: something went wrong'],
+  ['← →', 'bench: move a planned step a quarter of an hour'],
 ] as const
 </script>
 
@@ -19,7 +24,7 @@ const keys = [
     <div class="fixed inset-0 flex items-start justify-center pt-24">
       <DialogPanel class="w-[440px] rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="mb-3 text-[17px] font-semibold">Keys</DialogTitle>
-        <dl class="grid grid-cols-[120px_1fr] gap-y-2">
+        <dl class="grid grid-cols-[130px_1fr] gap-y-2">
           <template v-for="[key, does] in keys" :key="key"
             ><dt class="figure font-semibold">{{ key }}</dt>
             <dd>{{ does }}</dd></template

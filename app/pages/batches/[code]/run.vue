@@ -246,26 +246,31 @@ const notes = computed((): MarginNote[] => {
     : []
 })
 
-const isFree = (event: KeyboardEvent): boolean =>
+/** Keys act where nothing is typed and no dialog stands open; space and Enter belong to a key or link that has the focus. */
+const isFree = (event: KeyboardEvent, but = ''): boolean =>
   !troubled.value &&
   !adding.value &&
   !correcting.value &&
   !event.ctrlKey &&
   !event.metaKey &&
   event.target instanceof HTMLElement &&
-  !event.target.closest('input, textarea, select, button, a, summary, [role=dialog]')
+  !event.target.closest(`input, textarea, select, [role=dialog]${but}`)
 function move(by: 1 | -1): void {
   const to = run.value.steps[at.value + by]
   if (to) chosenId.value = to.step.id
 }
-onKeyStroke([' ', 'PageDown', 'Enter'], event => {
-  if (!isFree(event)) return
-  event.preventDefault()
-  primary()
-})
-onKeyStroke(['ArrowDown', 'j'], event => isFree(event) && (event.preventDefault(), move(1)))
-onKeyStroke(['ArrowUp', 'PageUp', 'k'], event => isFree(event) && (event.preventDefault(), move(-1)))
-onKeyStroke('w', event => isFree(event) && step.value && (troubled.value = true))
+function onKey(key: string | string[], act: () => void, but = ''): void {
+  onKeyStroke(key, event => {
+    if (!isFree(event, but)) return
+    event.preventDefault()
+    act()
+  })
+}
+onKey('PageDown', primary)
+onKey([' ', 'Enter'], primary, ', button, a, summary')
+onKey(['ArrowDown', 'j'], () => move(1))
+onKey(['ArrowUp', 'PageUp', 'k'], () => move(-1))
+onKey('w', () => (troubled.value = step.value !== undefined))
 const minutes = (value: number): string =>
   value >= 2880
     ? `${Math.round(value / 1440)} days`

@@ -1,0 +1,210 @@
+import { spawnSync } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { writeFileSync } from 'node:fs'
+import { Agent, request } from 'node:http'
+import knex from 'knex'
+import { demoBatches, demoLab } from '#demo'
+import type { Entry } from '#core/journal'
+import { hashOf } from '../server/db/entries'
+
+/** Durable entries a second through the API at 8 clients, beside the bare transaction and pgbench; then the Bench with 2 000 batches. */
+const CLIENTS = 8
+const SECONDS = 6
+const url = new URL(process.env.ZIP_LEDGER_URL!)
+const db = knex({ client: 'pg', connection: process.env.DATABASE_URL!, pool: { min: CLIENTS, max: CLIENTS } })
+const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS })
+const [person] = demoLab.people
+
+const entryOf = (text: string): Entry => ({
+  kind: 'observation',
+  id: randomUUID(),
+  at: new Date().toISOString(),
+  by: person.id,
+  stage: 's1',
+  text,
+})
+const TEXT = 'the filtrate is clear, rose red'
+
+const send = (method: string, path: string, body?: string): Promise<{ status: number; length: number }> =>
+  new Promise((resolve, reject) => {
+    const sent = request(
+      {
+        host: url.hostname,
+        port: url.port,
+        path,
+        method,
+        agent,
+        headers: body ? { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) } : {},
+      },
+      answer => {
+        let length = 0
+        answer.on('data', (piece: Buffer) => (length += piece.length))
+        answer.on('end', () => resolve({ status: answer.statusCode ?? 0, length }))
+      },
+    )
+    sent.on('error', reject)
+    sent.end(body)
+  })
+
+async function rate(one: (client: number) => Promise<number>): Promise<number> {
+  let count = 0
+  const until = performance.now() + SECONDS * 1000
+  const begun = performance.now()
+  await Promise.all(
+    Array.from({ length: CLIENTS }, async (_, client) => {
+      while (performance.now() < until) count += await one(client)
+    }),
+  )
+  return count / ((performance.now() - begun) / 1000)
+}
+const say = (name: string, perSecond: number, beside = ''): void =>
+  console.log(`${name.padEnd(58)} ${perSecond.toFixed(0).padStart(7)} entries/s  ${beside}`)
+
+async function newBatch(code: string): Promise<string> {
+  const [row] = await db('batches')
+    .insert({
+      id: randomUUID(),
+      lab_id: demoLab.id,
+      code,
+      document: JSON.stringify(demoBatches(new Date())[0]!.document),
+    })
+    .returning('id')
+  return row.id as string
+}
+
+const codes = Array.from({ length: CLIENTS }, (_, i) => `AP-${String(i + 1).padStart(3, '0')}`)
+for (const code of codes) await newBatch(code)
+const bare = await Promise.all(codes.map((_, i) => newBatch(`BA-${i}`)))
+const raw = await Promise.all(codes.map((_, i) => newBatch(`RA-${i}`)))
+
+const apiOnce = async (client: number): Promise<number> => {
+  const { status } = await send(
+    'POST',
+    `/api/batches/${codes[client]}/entries`,
+    JSON.stringify({ entries: [entryOf(TEXT)] }),
+  )
+  if (status !== 201) throw new Error(`the API answered ${status}`)
+  return 1
+}
+const seqs = bare.map(() => 0)
+const bareOnce = async (client: number): Promise<number> => {
+  const entry = entryOf(TEXT)
+  const seq = ++seqs[client]!
+  await db.transaction(trx =>
+    trx('entries').insert({
+      id: entry.id,
+      lab_id: demoLab.id,
+      batch_id: bare[client],
+      seq,
+      person_id: entry.by,
+      kind: entry.kind,
+      at: entry.at,
+      body: JSON.stringify(entry),
+      previous_hash: '0'.repeat(64),
+      hash: hashOf('0'.repeat(64), seq, entry),
+    }),
+  )
+  return 1
+}
+
+function pgbench(): number {
+  const sample = entryOf(TEXT)
+  writeFileSync(
+    `${process.env.WORK}/insert.sql`,
+    `insert into entries (id, lab_id, batch_id, seq, person_id, kind, at, body, previous_hash, hash) values (gen_random_uuid(), '${demoLab.id}', (array['${raw.join("','")}']::uuid[])[:client_id + 1], nextval('raw_seq'), '${person.id}', 'observation', now(), '${JSON.stringify(sample)}', '${'0'.repeat(64)}', '${'f'.repeat(64)}');\n`,
+  )
+  const { stdout, stderr } = spawnSync(
+    process.env.PGBENCH!,
+    [
+      '-n',
+      '-c',
+      String(CLIENTS),
+      '-j',
+      '2',
+      '-T',
+      String(SECONDS),
+      '-f',
+      `${process.env.WORK}/insert.sql`,
+      process.env.DATABASE_URL!,
+    ],
+    { encoding: 'utf8' },
+  )
+  const [, tps] = /tps = ([\d.]+)/.exec(stdout) ?? []
+  if (!tps) throw new Error(stderr)
+  return Number(tps)
+}
+await db.raw('create sequence raw_seq')
+
+console.log(`\nDurable entries, ${CLIENTS} clients, ${SECONDS} s each`)
+await rate(apiOnce)
+const byPgbench = pgbench()
+const byBare = await rate(bareOnce)
+const byApi = await rate(apiOnce)
+const inOneGo = await rate(async client => {
+  const entries = Array.from({ length: 500 }, (_, i) => entryOf(`${TEXT} ${i}`))
+  const { status } = await send('POST', `/api/batches/${codes[client]}/entries`, JSON.stringify({ entries }))
+  if (status !== 201) throw new Error(`the API answered ${status}`)
+  return entries.length
+})
+say('pgbench, one insert of the row', byPgbench)
+say('Knex, one transaction a row', byBare, `${(byBare / byPgbench).toFixed(2)} of pgbench`)
+say('the API, one entry a request', byApi, `${(byApi / byBare).toFixed(2)} of the Knex transaction (0.6 wanted)`)
+say('the API, 500 entries a request, after an outage', inOneGo, `${(inOneGo / byApi).toFixed(1)} times (8 wanted)`)
+
+console.log('\nThe Bench with 2 000 open batches and 200 000 entries')
+await db.raw('truncate briefs')
+const { document } = demoBatches(new Date()).find(({ code }) => code === 'ZN-021')!
+const steps = document.procedures![0]!.steps
+const MANY = 2000
+for (let from = 0; from < MANY; from += 50) {
+  const batches = Array.from({ length: 50 }, (_, i) => ({
+    id: randomUUID(),
+    lab_id: demoLab.id,
+    code: `ZN-${1000 + from + i}`,
+    document: JSON.stringify(document),
+  }))
+  await db('batches').insert(batches)
+  for (const { code } of batches) {
+    const entries = Array.from({ length: 100 }, (_, i): Entry => {
+      const step = steps[i % 12]!
+      return i < 12 && i % 3 !== 2
+        ? { ...entryOf(''), kind: 'step', step: step.id, what: 'begun', words: step.words }
+        : entryOf(`${TEXT} ${i}`)
+    })
+    const { status } = await send('POST', `/api/batches/${code}/entries`, JSON.stringify({ entries }))
+    if (status !== 201) throw new Error(`the API answered ${status}`)
+  }
+}
+await db.raw('analyze')
+const cold = performance.now()
+for (;;) {
+  const [{ count }] = (await db('briefs').count('* as count')) as unknown as { count: string }[]
+  if (Number(count) >= MANY) break
+  await send('GET', '/api/bench')
+  await new Promise(resolve => setTimeout(resolve, 50))
+}
+console.log(
+  `every brief made anew, as after an update      ${((performance.now() - cold) / 1000).toFixed(1)} s, in the background`,
+)
+const percentile = (times: number[], share: number): number =>
+  times.toSorted((a, b) => a - b)[Math.floor(times.length * share)]!
+async function ask(path: string, times: number, before?: () => Promise<unknown>): Promise<number[]> {
+  const list: number[] = []
+  for (let i = 0; i < times; i++) {
+    await before?.()
+    const begun = performance.now()
+    const { status } = await send('GET', path)
+    if (status !== 200) throw new Error(`${path} answered ${status}`)
+    list.push(performance.now() - begun)
+  }
+  return list
+}
+const tell = (name: string, times: number[]): void =>
+  console.log(
+    `${name.padEnd(46)} median ${percentile(times, 0.5).toFixed(0)} ms, 95th percentile ${percentile(times, 0.95).toFixed(0)} ms (150 wanted)`,
+  )
+tell('the Bench, quiet', await ask('/api/bench', 200))
+tell('the Bench, an entry before each look', await ask('/api/bench', 200, () => apiOnce(0)))
+tell('all batches, listed', await ask('/api/batches', 60))
+await db.destroy()
+agent.destroy()
