@@ -16,48 +16,127 @@ export type Appended =
   | { readonly ok: true; readonly entries: readonly StoredEntry[] }
   | { readonly ok: false; readonly problem: AppendProblem }
 
-interface Head {
+export interface Head {
   readonly id: string
   readonly code: string
   readonly lab_id: string
+  readonly people: readonly string[] | null
   seq: number
   hash: string
 }
 
+/** Where chains ended when this process last wrote to them: only a hint, which the database checks at each write. */
+export type Hints = Map<string, Head>
+const MOST_HINTS = 2000
+
 /**
- * Appends the entries of several requests in one transaction, each chained to the one before in its batch. An entry whose id is there already is
- * left as it is, so that a repeat after a lost answer changes nothing. A request that is refused leaves the others alone.
+ * Appends the entries of several requests, each chained to the one before in its batch, all or none of a request. An entry whose id is there
+ * already is left as it is, so that a repeat after a lost answer changes nothing. A request that is refused leaves the others alone. Where the hints
+ * still hold it takes one statement; otherwise a transaction that locks the batches first.
  */
-export const appendMany = (db: Knex, labId: string | undefined, appends: readonly Append[]): Promise<Appended[]> =>
-  db.transaction(async trx => {
-    const heads = await lockHeads(trx, labId, appends)
-    const known = await knownEntries(trx, appends)
-    const people = await peopleOf(trx, heads)
-    const fresh: object[] = []
-    const results = appends.map(({ code, entries }): { problem?: AppendProblem; ids: string[] } => {
-      const head = heads.get(code)
-      if (!head) return { problem: { code: 'append.no-batch' }, ids: [] }
-      const problem = problemOf(head, entries, known, people)
-      if (problem) return { problem, ids: [] }
-      for (const entry of entries) {
-        if (known.has(entry.id)) continue
-        const row = rowOf(head, entry)
-        fresh.push(row)
-        known.set(entry.id, { ...row, body: entry, recorded_at: new Date() })
-        head.seq = row.seq
-        head.hash = row.hash
-      }
-      return { ids: entries.map(({ id }) => id) }
-    })
-    if (fresh.length > 0) {
-      const recorded = await insertRows(trx, fresh)
-      for (const [id, recorded_at] of recorded) known.set(id, { ...known.get(id)!, recorded_at })
-      await moveHeads(trx, [...heads.values()])
+export async function appendMany(
+  db: Knex,
+  labId: string | undefined,
+  appends: readonly Append[],
+  hints: Hints = new Map(),
+): Promise<Appended[]> {
+  const quick = await appendByHints(db, appends, hints)
+  const rest = appends.filter((_, i) => !quick[i])
+  if (rest.length === 0) return quick as Appended[]
+  const slow = await appendLocked(db, labId, rest, hints)
+  return quick.map(appended => appended ?? slow.shift()!)
+}
+
+/** Undefined for each request that needs a look at the journal, whose hint is missing, or whose batch somebody else has written to. */
+async function appendByHints(db: Knex, appends: readonly Append[], hints: Hints): Promise<(Appended | undefined)[]> {
+  const heads = new Map<string, Head>()
+  const rows = new Map<string, Written>()
+  const moved: { id: string; old_seq: number; old_hash: string; head: Head }[] = []
+  const tried = appends.map(({ code, entries }) => {
+    const hint = heads.get(code) ?? hints.get(code)
+    const ids = new Set(entries.map(({ id }) => id))
+    if (!hint || ids.size < entries.length || entries.some(({ id, kind }) => kind === 'correction' || rows.has(id)))
+      return undefined
+    if (problemOf(hint, entries, new Map())) return undefined
+    if (!heads.has(code)) {
+      const head = { ...hint }
+      heads.set(code, head)
+      moved.push({ id: hint.id, old_seq: hint.seq, old_hash: hint.hash, head })
     }
-    return results.map(({ problem, ids }): Appended =>
-      problem ? { ok: false, problem } : { ok: true, entries: ids.map(id => stored(known.get(id)!)) },
-    )
+    const head = heads.get(code)!
+    for (const entry of entries) rows.set(entry.id, write(head, entry))
+    return head
   })
+  if (rows.size === 0) return tried.map(() => undefined)
+  const recorded = await insertByHints(
+    db,
+    moved.map(({ id, old_seq, old_hash, head: { seq, hash } }) => ({ id, old_seq, old_hash, seq, hash })),
+    [...rows.values()],
+  )
+  for (const [code, head] of heads) {
+    if (recorded?.some(({ batch_id }) => batch_id === head.id)) hints.set(code, head)
+    else hints.delete(code)
+  }
+  if (!recorded) return tried.map(() => undefined)
+  const times = new Map(recorded.map(({ id, recorded_at }) => [id, recorded_at]))
+  return tried.map((head, i): Appended | undefined => {
+    const { entries } = appends[i]!
+    if (!head || !times.has(entries[0]!.id)) return undefined
+    return { ok: true, entries: entries.map(({ id }) => stored({ ...rows.get(id)!, recorded_at: times.get(id)! })) }
+  })
+}
+
+async function appendLocked(
+  db: Knex,
+  labId: string | undefined,
+  appends: readonly Append[],
+  hints: Hints,
+): Promise<Appended[]> {
+  const looksBack = appends.some(({ entries }) => entries.some(({ kind }) => kind === 'correction'))
+  try {
+    return await db.transaction(trx => appendIn(trx, labId, appends, looksBack, hints))
+  } catch (error) {
+    if (!(error instanceof SomeAreThere)) throw error
+    return db.transaction(trx => appendIn(trx, labId, appends, true, hints))
+  }
+}
+
+class SomeAreThere extends Error {}
+
+async function appendIn(
+  trx: Knex.Transaction,
+  labId: string | undefined,
+  appends: readonly Append[],
+  looksBack: boolean,
+  hints: Hints,
+): Promise<Appended[]> {
+  const heads = await lockHeads(trx, labId, appends)
+  const known = looksBack ? await knownEntries(trx, appends) : new Map<string, EntryRow>()
+  const fresh: object[] = []
+  const results = appends.map(({ code, entries }): { problem?: AppendProblem; ids: string[] } => {
+    const head = heads.get(code)
+    if (!head) return { problem: { code: 'append.no-batch' }, ids: [] }
+    const problem = problemOf(head, entries, known)
+    if (problem) return { problem, ids: [] }
+    for (const entry of entries) {
+      if (known.has(entry.id)) continue
+      const row = write(head, entry)
+      fresh.push(row)
+      known.set(entry.id, { ...row, recorded_at: new Date(0) })
+    }
+    return { ids: entries.map(({ id }) => id) }
+  })
+  if (fresh.length > 0) {
+    const recorded = await insertRows(trx, fresh, [...heads.values()])
+    if (recorded.length < fresh.length) throw new SomeAreThere()
+    for (const { id, recorded_at } of recorded) known.set(id, { ...known.get(id)!, recorded_at })
+  }
+  if (hints.size > MOST_HINTS) hints.clear()
+  for (const [code, head] of heads) hints.set(code, head)
+  return results.map(({ problem, ids }): Appended =>
+    problem ? { ok: false, problem } : { ok: true, entries: ids.map(id => stored(known.get(id)!)) },
+  )
+}
 
 /** In one order, so that two processes never wait for each other in a ring. */
 async function lockHeads(
@@ -67,8 +146,9 @@ async function lockHeads(
 ): Promise<Map<string, Head>> {
   const codes = [...new Set(appends.map(({ code }) => code))]
   const { rows } = await trx.raw<{ rows: Head[] }>(
-    `select id, code, lab_id, last_seq as seq, last_hash as hash from batches
-     where lab_id = coalesce(?::uuid, (select id from labs limit 1)) and code = any(?) order by id for update`,
+    `select id, code, lab_id, last_seq as seq, last_hash as hash,
+       (select array_agg(people.id::text) from people where people.lab_id = batches.lab_id) as people
+     from batches where lab_id = coalesce(?::uuid, (select id from labs limit 1)) and code = any(?) order by id for update`,
     [labId ?? null, codes],
   )
   return new Map(rows.map(row => [row.code, row]))
@@ -82,18 +162,10 @@ async function knownEntries(trx: Knex.Transaction, appends: readonly Append[]): 
   return new Map(rows.map(row => [row.id, row]))
 }
 
-async function peopleOf(trx: Knex.Transaction, heads: ReadonlyMap<string, Head>): Promise<Set<string>> {
-  const [head] = heads.values()
-  if (!head) return new Set()
-  const { rows } = await trx.raw<{ rows: { id: string }[] }>('select id from people where lab_id = ?', [head.lab_id])
-  return new Set(rows.map(({ id }) => id))
-}
-
 function problemOf(
   head: Head,
   entries: readonly Entry[],
   known: ReadonlyMap<string, EntryRow>,
-  people: ReadonlySet<string>,
 ): AppendProblem | undefined {
   const before: Entry[] = []
   for (const [at, entry] of entries.entries()) {
@@ -102,7 +174,7 @@ function problemOf(
       if (there.batch_id !== head.id) return { code: 'append.taken', at }
       continue
     }
-    if (!people.has(entry.by)) return { code: 'append.stranger', at }
+    if (!head.people?.includes(entry.by)) return { code: 'append.stranger', at }
     const checked = checkEntry(
       entry,
       entry.kind === 'correction' ? foldJournal([...correctedBy(head, entry.corrects, known), ...before]) : [],
@@ -118,9 +190,12 @@ const correctedBy = (head: Head, id: string, known: ReadonlyMap<string, EntryRow
   return row && row.batch_id === head.id ? [row.body] : []
 }
 
-function rowOf(head: Head, entry: Entry) {
+type Written = Omit<EntryRow, 'recorded_at'>
+
+/** The entry as a row that follows the head, which moves on to it. */
+function write(head: Head, entry: Entry): Written {
   const seq = head.seq + 1
-  return {
+  const row = {
     ...columnsOf(entry),
     lab_id: head.lab_id,
     batch_id: head.id,
@@ -129,6 +204,9 @@ function rowOf(head: Head, entry: Entry) {
     previous_hash: head.hash,
     hash: hashOf(head.hash, seq, entry),
   }
+  head.seq = row.seq
+  head.hash = row.hash
+  return row
 }
 
 function columnsOf(entry: Entry) {
@@ -145,25 +223,66 @@ function columnsOf(entry: Entry) {
   }
 }
 
-/** One parameter however many rows: the statement stays the same, and the number of parameters is never too large. */
-async function insertRows(trx: Knex.Transaction, rows: readonly object[]): Promise<Map<string, Date>> {
-  const columns =
-    'id uuid, lab_id uuid, batch_id uuid, seq integer, person_id uuid, kind text, at timestamptz, value numeric, unit text, instrument text, typed boolean, corrects uuid, body jsonb, previous_hash text, hash text'
-  const names = columns.replaceAll(/ (uuid|integer|text|timestamptz|numeric|boolean|jsonb)/g, '')
+const columns =
+  'id uuid, lab_id uuid, batch_id uuid, seq integer, person_id uuid, kind text, at timestamptz, value numeric, unit text, instrument text, typed boolean, corrects uuid, body jsonb, previous_hash text, hash text'
+const names = columns.replaceAll(/ (uuid|integer|text|timestamptz|numeric|boolean|jsonb)/g, '')
+
+/**
+ * Writes the rows and moves the heads of their batches, in one statement with two parameters however many rows: the statement stays the same, and the
+ * number of parameters is never too large. Answers the rows that were not there yet.
+ */
+async function insertRows(
+  trx: Knex.Transaction,
+  rows: readonly object[],
+  heads: readonly Head[],
+): Promise<{ id: string; recorded_at: Date }[]> {
   const { rows: recorded } = await trx.raw<{ rows: { id: string; recorded_at: Date }[] }>(
-    `insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns}) returning id, recorded_at`,
-    [JSON.stringify(rows)],
+    `with moved as (
+       update batches set last_seq = head.seq, last_hash = head.hash, touched_at = now()
+       from jsonb_to_recordset(?::jsonb) as head(id uuid, seq integer, hash text)
+       where batches.id = head.id and batches.last_seq <> head.seq)
+     insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns})
+     on conflict (id) do nothing returning id, recorded_at`,
+    [JSON.stringify(heads.map(({ id, seq, hash }) => ({ id, seq, hash }))), JSON.stringify(rows)],
   )
-  return new Map(recorded.map(({ id, recorded_at }) => [id, recorded_at]))
+  return recorded
 }
 
-const moveHeads = (trx: Knex.Transaction, heads: readonly Head[]): Promise<unknown> =>
-  trx.raw(
-    `update batches set last_seq = head.seq, last_hash = head.hash, touched_at = now()
-     from jsonb_to_recordset(?::jsonb) as head(id uuid, seq integer, hash text)
-     where batches.id = head.id and batches.last_seq <> head.seq`,
-    [JSON.stringify(heads.map(({ id, seq, hash }) => ({ id, seq, hash })))],
-  )
+interface Move {
+  readonly id: string
+  readonly old_seq: number
+  readonly old_hash: string
+  readonly seq: number
+  readonly hash: string
+}
+
+/** Writes the rows of the batches whose chains still end where they were thought to; undefined where an entry is there already. */
+async function insertByHints(
+  db: Knex,
+  moves: readonly Move[],
+  rows: readonly object[],
+): Promise<{ id: string; batch_id: string; recorded_at: Date }[] | undefined> {
+  try {
+    const { rows: recorded } = await db.raw<{ rows: { id: string; batch_id: string; recorded_at: Date }[] }>(
+      `with head as (
+         select * from jsonb_to_recordset(?::jsonb) as head(id uuid, old_seq integer, old_hash text, seq integer, hash text)),
+       locked as (
+         select batches.id, head.seq, head.hash from batches join head on batches.id = head.id
+         where batches.last_seq = head.old_seq and batches.last_hash = head.old_hash order by batches.id for update of batches),
+       moved as (
+         update batches set last_seq = locked.seq, last_hash = locked.hash, touched_at = now()
+         from locked where batches.id = locked.id returning batches.id)
+       insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns})
+       where batch_id in (select id from moved) returning id, batch_id, recorded_at`,
+      [JSON.stringify(moves), JSON.stringify(rows)],
+    )
+    return recorded
+  } catch (error) {
+    // An entry or a number that is there already, or two processes in a ring: the way with locks sorts it out.
+    if (/^(23505|40P01|40001)$/.test((error as { code?: string }).code ?? '')) return undefined
+    throw error
+  }
+}
 
 /** A refusal in words, with the place in the request. */
 export function explainAppend(problem: AppendProblem): {

@@ -5,7 +5,7 @@ import { demoBatches, demoLab } from '#demo'
 import type { Entry } from '#core/journal'
 import { addBatch, findBatch, listBatches, saveDocument } from './batches'
 import { connect, isAway } from './connect'
-import { appendMany, type Append } from './append'
+import { appendMany, type Append, type Hints } from './append'
 import { countBriefs, freshenBriefs, lanesUnderWay, listBriefs } from './briefs'
 import { entriesByBatch, findBreak, listEntries } from './entries'
 import { migrate } from './migrate'
@@ -104,6 +104,48 @@ describe.skipIf(!server)('the database', () => {
     expect(new Set(stored.map(({ entry }) => entry.id)).size).toBe(20)
     expect(await findBreak(db, batch.id)).toBeUndefined()
     expect((await entriesByBatch(db, [batch.id])).get(batch.id)).toHaveLength(20)
+  })
+
+  it('writes by its hints, and finds out when another process has written', async () => {
+    const [batch, other] = [await batchFor(), await batchFor()]
+    const hints: Hints = new Map()
+    const write = (...appends: Append[]) => appendMany(db, demoLab.id, appends, hints)
+    const first = note('first')
+    await write({ code: batch.code, entries: [first] }, { code: other.code, entries: [note('o1')] })
+    expect(hints.get(batch.code)?.seq).toBe(1)
+    await write({ code: batch.code, entries: [note('second')] })
+    await send({ code: batch.code, entries: [note('by another process')] })
+    const answers = await write(
+      { code: batch.code, entries: [note('after it')] },
+      { code: other.code, entries: [note('o2')] },
+      { code: batch.code, entries: [first] },
+    )
+    expect(answers.map(answer => answer.ok && answer.entries.map(({ seq }) => seq))).toEqual([[4], [2], [1]])
+    const twice = note('twice in one request')
+    await write({ code: batch.code, entries: [twice, twice] })
+    const stored = await listEntries(db, batch.id)
+    expect(stored.map(({ seq }) => seq)).toEqual([1, 2, 3, 4, 5])
+    expect(hints.get(batch.code)).toMatchObject({ seq: 5, hash: stored[4]!.hash })
+    expect(await findBreak(db, batch.id)).toBeUndefined()
+    expect(await findBreak(db, other.id)).toBeUndefined()
+  })
+
+  it('keeps chains whole while two processes write by hints of their own', async () => {
+    const batches = [await batchFor(), await batchFor()]
+    const process = async (hints: Hints): Promise<void> => {
+      for (let n = 0; n < 25; n++)
+        await appendMany(
+          db,
+          demoLab.id,
+          batches.map(({ code }) => ({ code, entries: [note(`n${n}`), note(`m${n}`)] })),
+          hints,
+        )
+    }
+    await Promise.all([process(new Map()), process(new Map())])
+    for (const { id } of batches) {
+      expect(await listEntries(db, id)).toHaveLength(100)
+      expect(await findBreak(db, id)).toBeUndefined()
+    }
   })
 
   it('refuses one request and keeps the others that came with it', async () => {

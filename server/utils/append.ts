@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { appendMany, type Append, type Appended } from '../db/append'
+import { appendMany, type Append, type Appended, type Hints } from '../db/append'
 import { isAway } from '../db/connect'
 
 interface Waiting {
@@ -8,35 +8,66 @@ interface Waiting {
   readonly reject: (error: unknown) => void
 }
 
-/** Requests that wait while a transaction is under way go together into the next one: one wait for the disk serves them all. */
+/** Requests that wait while a write is under way go together into the next one: one wait for the disk serves them all. */
 const AT_ONCE = 64
-const LANES = 2
-const waiting: Waiting[] = []
+/** With more than this many entries waiting, as after an outage, another write begins beside it, to other batches. */
+const MANY = 200
+const LANES = 3
+
+let waiting: Waiting[] = []
+const hints: Hints = new Map()
+const busy = new Set<string>()
 let lanes = 0
 
 /** Appends durably: resolves when the database has it on disk. */
 export const append = (db: Knex, wanted: Append): Promise<Appended> =>
   new Promise((resolve, reject) => {
     waiting.push({ append: wanted, resolve, reject })
-    if (lanes < LANES) void drain(db)
+    open(db)
   })
+
+function open(db: Knex): void {
+  const entries = waiting.reduce((sum, { append: { entries } }) => sum + entries.length, 0)
+  if (lanes === 0 || (lanes < LANES && entries > MANY)) void drain(db)
+}
 
 async function drain(db: Knex): Promise<void> {
   lanes += 1
-  while (waiting.length > 0) {
-    const taken = waiting.splice(0, AT_ONCE)
-    try {
-      const appended = await appendMany(
-        db,
-        undefined,
-        taken.map(one => one.append),
-      )
-      taken.forEach(({ resolve }, i) => resolve(appended[i]!))
-    } catch (error) {
-      await apart(db, taken, error)
-    }
+  for (let taken = take(); taken.length > 0; taken = take()) {
+    const codes = new Set(taken.map(({ append: { code } }) => code))
+    for (const code of codes) busy.add(code)
+    await write(db, taken)
+    for (const code of codes) busy.delete(code)
   }
   lanes -= 1
+}
+
+/** The first that wait, of batches that no other lane is writing to, about as many entries as one statement does well with. */
+function take(): Waiting[] {
+  const taken: Waiting[] = []
+  let entries = 0
+  waiting = waiting.filter(one => {
+    const { code, entries: mine } = one.append
+    if (busy.has(code) || taken.length >= AT_ONCE || (entries > 0 && entries + mine.length > 2 * MANY)) return true
+    taken.push(one)
+    entries += mine.length
+    return false
+  })
+  return taken
+}
+
+async function write(db: Knex, taken: readonly Waiting[]): Promise<void> {
+  try {
+    const appended = await appendMany(
+      db,
+      undefined,
+      taken.map(one => one.append),
+      hints,
+    )
+    taken.forEach(({ resolve }, i) => resolve(appended[i]!))
+  } catch (error) {
+    await apart(db, taken, error)
+  }
 }
 
 /** What the database refuses of several requests together is tried one by one, so that the one at fault hears of it and the others do not. */
