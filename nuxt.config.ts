@@ -1,3 +1,5 @@
+import { existsSync, readdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 
 export default defineNuxtConfig({
@@ -12,6 +14,17 @@ export default defineNuxtConfig({
   // Other pages' chunks are fetched when a link is about to be followed, so the first page stays light.
   experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   nitro: { compressPublicAssets: true, errorHandler: '~~/server/problem-document.ts' },
+  hooks: {
+    /** What the service worker keeps: every built file, by its name. */
+    'nitro:build:before'({ options }) {
+      const client = join(options.buildDir, 'dist/client')
+      if (!existsSync(join(client, '_nuxt'))) return
+      const files = readdirSync(join(client, '_nuxt'))
+        .filter(name => /\.(js|css|woff2)$/.test(name))
+        .map(name => `/_nuxt/${name}`)
+      writeFileSync(join(client, '_nuxt/built-files.json'), JSON.stringify(files))
+    },
+  },
   runtimeConfig: { databaseUrl: '' },
   app: {
     head: {

@@ -10,6 +10,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {
     baseURL: process.env.ZIP_LEDGER_URL ?? 'http://127.0.0.1:3000',
+    // Requests that a test answers itself must not go round by the service worker; the test of that worker allows it.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

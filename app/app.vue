@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core'
+import { onKeyStroke, refDebounced } from '@vueuse/core'
 import { entryText, type Entry } from '#core/journal'
 import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
@@ -11,6 +11,11 @@ const lab = useLabStore()
 const bench = useBenchStore()
 const outbox = useOutboxStore()
 const away = ref(false)
+/** A connection that is only being made again is not told; one that stays away is. */
+const isCut = refDebounced(
+  computed(() => !bench.isLive),
+  4000,
+)
 
 async function load(): Promise<void> {
   try {
@@ -45,10 +50,10 @@ onKeyStroke('?', event => {
 <template>
   <a href="#main" class="sr-only focus:not-sr-only">To the content</a>
   <TopBar @find="finding = true" @keys="keysShown = true" />
-  <p v-if="away" class="bg-amber-soft px-5 py-2 text-amber" role="alert">
-    <b>The database does not answer.</b> What you type is kept on this device and saved when it is back; trying again
-    every 3 seconds.
-  </p>
+  <aside v-if="away || isCut" class="bg-amber-soft px-5 py-2 text-amber" aria-label="No connection">
+    <b>The server does not answer.</b> You see what this device read last. What you type and record is kept here and
+    saved when it is back.
+  </aside>
   <aside
     v-if="outbox.waiting.length > 0 && outbox.away"
     aria-label="Not saved yet"

@@ -88,7 +88,7 @@ const words = {
 
 <template>
   <section class="card" aria-label="Readings">
-    <p class="flex items-baseline justify-between gap-3">
+    <p v-if="about.what !== 'pot'" class="flex items-baseline justify-between gap-3">
       <span class="text-[13.5px] text-soft">Counts so far</span>
       <span v-if="weighing.net" class="figure text-[34px] font-semibold leading-tight" data-testid="net">{{
         formatFigure(weighing.net)

@@ -395,6 +395,7 @@ const minutes = (value: number): string =>
           </div>
           <TimerCard
             v-if="mine.length > 0 || times.wait > 0 || step.repeat"
+            :class="{ '-order-1': mine.length > 0 }"
             :timers="mine"
             :now="now.getTime()"
             :suggested="nameFor(step)"

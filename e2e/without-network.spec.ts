@@ -1,0 +1,45 @@
+import { expect, test } from '@playwright/test'
+
+test.use({ serviceWorkers: 'allow' })
+
+test('without the network the app opens, shows what it read last, and keeps what is recorded until it is back', async ({
+  page,
+  context,
+  request,
+}) => {
+  const { code } = await (
+    await request.post('/api/batches', {
+      data: { product: 'ZnSO4.7H2O', equation: 'Zn + H2SO4 -> ZnSO4 + H2', title: 'Kept on the device' },
+    })
+  ).json()
+  await page.goto('/')
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+  })
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('5.00 g')
+  await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Run' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Weigh Zn')
+
+  await context.setOffline(true)
+  await page.close()
+  const again = await context.newPage()
+  await again.goto(`/batches/${code}/run`)
+  await expect(again.getByRole('heading', { level: 1 })).toContainText('Weigh Zn')
+  await again.getByLabel('or net').fill('5.02')
+  await again.getByRole('button', { name: 'Record net' }).click()
+  await expect(again.getByRole('complementary', { name: 'Not saved yet' })).toContainText('1 not saved yet.')
+  await expect(again.getByRole('complementary', { name: 'No connection' })).toBeVisible({ timeout: 15_000 })
+  await again.close()
+
+  await context.setOffline(false)
+  const back = await context.newPage()
+  await back.goto('/')
+  await expect
+    .poll(async () => (await (await request.get(`/api/batches/${code}/entries`)).json()).length, { timeout: 20_000 })
+    .toBe(1)
+  await expect(back.getByRole('complementary', { name: 'Not saved yet' })).toHaveCount(0)
+})
