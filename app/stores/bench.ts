@@ -34,7 +34,8 @@ export const useBenchStore = defineStore('bench', () => {
   const outbox = useOutboxStore()
   const bench = ref<Bench>()
   const failed = ref(false)
-  const isLive = ref(false)
+  /** Taken to be there until it fails. */
+  const isLive = ref(true)
   let asked = 0
   let timer: ReturnType<typeof setTimeout> | undefined
   let source: EventSource | undefined

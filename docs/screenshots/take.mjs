@@ -10,6 +10,8 @@ const views = [
   ['sheet', '/batches/CO-003/sheet'],
   ['gas', '/batches/NI-015/sheet?stage=s1', page => page.getByRole('button', { name: /^Gas/ }).click()],
   ['run', '/batches/ZN-021/run'],
+  ['drying', '/batches/CO-003/run', page => page.waitForTimeout(1500)],
+  ['procedure', '/batches/CU-009/procedure'],
   ['crystals', '/batches/ZN-021/crystals'],
   ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
   ['yield', '/batches/MO-002/yield'],

@@ -47,11 +47,13 @@ const option = computed(() => ({
 </script>
 
 <template>
-  <VChart
-    :option="option"
-    autoresize
-    class="h-[170px] w-full"
-    role="img"
-    aria-label="Mass against time; the same numbers stand in the table below"
-  />
+  <div class="h-[170px]">
+    <VChart
+      :option="option"
+      autoresize
+      class="size-full"
+      role="img"
+      aria-label="Mass against time; the same numbers stand in the table below"
+    />
+  </div>
 </template>
