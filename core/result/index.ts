@@ -1,5 +1,7 @@
 export { candidateForms, judgeBatch, type ActualStage } from './actual'
 export { sheetNotes, type MarginNote, type Setting } from './margin'
+export { explainYield, type CauseCode, type Explanation, type YieldJudgement } from './explain-yield'
+export { ledgerOf, type LedgerRow, type Where } from './ledger'
 export { yieldNotes } from './yield-notes'
 export { nextWant, type NextWant, type Standing } from './standing'
 export { judgeYield, theoreticalFrom, type FormYield, type Yield } from './yield'

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { formatFigure, formatValue, standardUncertainty, type Figure } from '#core/quantity'
-import { judgeBatch, yieldNotes, type MarginNote } from '#core/result'
+import { explainYield, judgeBatch, ledgerOf, yieldNotes, type MarginNote } from '#core/result'
+import { useStageRun } from '~/composables/useStageRun'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
+import { useLibraryStore } from '~/stores/library'
 
 const batch = useBatchStore()
 const journal = useJournalStore()
@@ -12,6 +14,21 @@ const actual = computed(() => {
   return judged.ok ? judged.value : undefined
 })
 const result = computed(() => actual.value?.result)
+const library = useLibraryStore()
+const { procedure, stageId } = useStageRun()
+const judgement = computed(() =>
+  batch.read?.ok && result.value
+    ? explainYield({
+        plan: batch.read.value,
+        lines: journal.lines,
+        stageId: stageId.value,
+        steps: procedure.value,
+        moves: batch.stage?.crystals?.moves,
+        curves: library.curves,
+      })
+    : undefined,
+)
+const ledger = computed(() => (actual.value && judgement.value ? ledgerOf(actual.value, judgement.value.facts) : []))
 const form = computed(() => actual.value?.sheet.products[0]?.form ?? '')
 const spread = computed(() => (result.value ? standardUncertainty(result.value.percent) : 0))
 const isOver = computed(() => result.value !== undefined && result.value.percent.value - 1 > 2 * spread.value)
@@ -81,6 +98,8 @@ function show(what: string): void {
         <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each known form</h2>
         <FormLadder :forms="result.forms" :wanted="form" @working="show($event.form)" />
         <p v-if="result.forms.length < 2" class="small mt-1">The table knows no other form of this product.</p>
+        <WhyPanel v-if="judgement" :judgement="judgement" />
+        <MatterLedger v-if="ledger.length > 0" :rows="ledger" />
         <h2 class="mb-1 mt-5 text-[15px] text-ink">What was really charged</h2>
         <table class="w-full text-[14px]">
           <thead>

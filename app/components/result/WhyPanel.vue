@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { formatValue } from '#core/quantity'
+import type { YieldJudgement } from '#core/result'
+
+/** What would explain this yield, likeliest first, with what each needs and what this batch says for and against it. */
+const { judgement } = defineProps<{ judgement: YieldJudgement }>()
+const suffices = {
+  alone: 'suffices alone',
+  'not alone': 'cannot explain it alone',
+  'not known': 'how far it goes is not known',
+} as const
+const headline = computed(() => {
+  const grams = formatValue(Math.abs(judgement.difference), 'mass', 3)
+  return judgement.kind === 'too high' ? `${grams} more than was possible` : `${grams} less than was expected`
+})
+const isAll = ref(false)
+const shown = computed(() => (isAll.value ? judgement.explanations : judgement.explanations.slice(0, 4)))
+</script>
+
+<template>
+  <section v-if="judgement.kind !== 'as expected'" aria-label="What would explain it">
+    <h2 class="mb-1 mt-5 text-[15px] text-ink">What would explain it: {{ headline }}</h2>
+    <ol>
+      <li
+        v-for="(one, i) in shown"
+        :key="one.cause + one.title"
+        class="grid grid-cols-[26px_minmax(0,1fr)] gap-2 border-t border-rule py-2"
+      >
+        <span class="figure text-[18px] font-semibold text-soft">{{ i + 1 }}</span>
+        <div class="min-w-0">
+          <p class="flex flex-wrap items-baseline gap-x-2">
+            <b class="text-[15.5px]"><RichText :text="one.title" /></b>
+            <span
+              class="tag"
+              :class="one.suffices === 'alone' ? 'bg-verdigris-soft text-verdigris' : 'bg-amber-soft text-amber'"
+              >{{ suffices[one.suffices] }}</span
+            >
+          </p>
+          <p class="text-[14px]">
+            <RichText :text="one.needs" /><template v-if="one.most !== undefined">
+              There can be at most <span class="figure">{{ formatValue(one.most, 'mass', 3) }}</span>.</template
+            >
+          </p>
+          <p v-if="one.speaksFor.length > 0" class="text-[13.5px]">
+            <span class="text-verdigris">For:</span> {{ one.speaksFor.join(' ') }}
+          </p>
+          <p v-if="one.speaksAgainst.length > 0" class="text-[13.5px]">
+            <span class="text-red">Against:</span> {{ one.speaksAgainst.join(' ') }}
+          </p>
+          <p class="text-[13.5px] text-soft">To settle it: <RichText :text="one.settle" /></p>
+        </div>
+      </li>
+    </ol>
+    <p v-if="judgement.explanations.length === 0" class="text-[14px]">
+      Nothing that this batch’s plan and journal leave possible explains it. Look at what was not written down.
+    </p>
+    <button
+      v-if="judgement.explanations.length > 4"
+      type="button"
+      class="mt-1 min-h-9 text-[14px] text-verdigris underline"
+      @click="isAll = !isAll"
+    >
+      {{ isAll ? 'Only the likeliest' : `All ${judgement.explanations.length}` }}
+    </button>
+    <p class="small mt-1">
+      An order, not a probability: from how usual each is at the bench and what this batch’s own plan and journal say.
+    </p>
+  </section>
+</template>

@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest'
+import { foldJournal } from '#core/journal'
+import { readPlan } from '#core/sheet'
+import { explainYield, type YieldJudgement } from './explain-yield'
+import { batchOf, planted, type Planted } from './planted-causes'
+
+const judge = (one: Planted): YieldJudgement => {
+  const { plan, steps, entries } = batchOf(one)
+  const read = readPlan(plan)
+  if (!read.ok) throw new Error(one.name)
+  const judged = explainYield({
+    plan: read.value,
+    lines: foldJournal(entries),
+    stageId: 's1',
+    steps,
+    moves: one.stage.crystals?.moves,
+  })
+  if (!judged) throw new Error(`${one.name}: not weighed`)
+  return judged
+}
+
+describe('explainYield', () => {
+  it('has enough planted batches to mean something', () => expect(planted.length).toBeGreaterThanOrEqual(20))
+
+  it.each(planted.map(one => [one.name, one] as const))('%s', (_, one) => {
+    const { explanations, kind } = judge(one)
+    const order = explanations.map(({ cause, weight }) => `${cause} ${weight.toFixed(2)}`)
+    expect(kind).not.toBe('as expected')
+    expect(
+      explanations.slice(0, 2).map(({ cause }) => cause),
+      order.join(', '),
+    ).toContain(one.cause)
+    for (const out of one.ruledOut ?? []) expect(explanations.map(({ cause }) => cause)).not.toContain(out)
+  })
+
+  it('puts the planted cause first in most of them', () => {
+    const first = planted.filter(one => judge(one).explanations[0]?.cause === one.cause)
+    expect(first.length / planted.length).toBeGreaterThan(0.7)
+  })
+
+  it('says what a cause needs, and when it alone cannot do it', () => {
+    // 10.40 g where 8.86 g was possible: 1.54 g too much. 4.36 g of sulfate were there, so it suffices.
+    const sulfate = judge(planted.find(({ name }) => name === 'cuprate not washed, dry')!).explanations[0]!
+    expect(sulfate.needs).toMatch(/^1\.5\d\sg of it at least/)
+    expect(sulfate.most).toBeCloseTo(4.36, 1)
+    expect(sulfate.suffices).toBe('alone')
+    expect(sulfate.speaksFor).toContain('The wash was skipped.')
+    for (const one of planted)
+      for (const { needs, settle, suffices, most } of judge(one).explanations) {
+        expect(needs.length).toBeGreaterThan(10)
+        expect(settle.length).toBeGreaterThan(10)
+        if (most !== undefined) expect(most).toBeGreaterThanOrEqual(0)
+        expect(['alone', 'not alone', 'not known']).toContain(suffices)
+      }
+  })
+
+  it('has nothing to explain where the yield is what was expected', () => {
+    const [one] = planted
+    const fine = judge({ ...one!, weighed: ['32.00 g', '32.00 g'], seen: [] })
+    expect(fine).toMatchObject({ kind: 'as expected', explanations: [] })
+  })
+})

@@ -1,0 +1,380 @@
+import { operationOf, type Entry, type Operation, type Step } from '#core/journal'
+import { computeReadPlan, readPlan, type ReagentPlan, type StagePlan } from '#core/sheet'
+import { proposedFor } from './brief'
+import type { CauseCode } from './explain-yield'
+
+/*
+ * Batches with a cause that is known because it was put in: invented numbers, salts of the demo station. For the test of the ranking only; nothing
+ * that ranks may import this file.
+ */
+export interface Planted {
+  readonly name: string
+  readonly cause: CauseCode
+  /** Causes that this batch's own data rule out. */
+  readonly ruledOut?: readonly CauseCode[]
+  readonly stage: StagePlan
+  /** Net weighings of the product, an hour apart, or its crops. */
+  readonly weighed: readonly string[]
+  readonly charged?: Readonly<Record<string, string>>
+  /** Operations whose steps were skipped, and those that were never taken up. */
+  readonly skipped?: readonly Operation[]
+  readonly open?: readonly string[]
+  /** Portions of the addition that were put in, of those planned. */
+  readonly portions?: number
+  readonly washes?: number
+  readonly extra?: readonly Step[]
+  readonly seen?: readonly string[]
+  readonly deviation?: string
+}
+
+const solid = (species: string, charge: ReagentPlan['charge'], more: object = {}): ReagentPlan =>
+  ({ species, supply: { kind: 'solid', ...more }, charge }) as ReagentPlan
+const solution = (species: string, concentration: string, charge: ReagentPlan['charge']): ReagentPlan =>
+  ({ species, supply: { kind: 'solution', concentration }, charge }) as ReagentPlan
+
+/** 0.132 mol of acid: 37.96 g of heptahydrate at most, 32.3 g expected. */
+const zinc = (form = 'ZnSO4·7H2O'): StagePlan => ({
+  id: 's1',
+  equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+  reagents: [
+    solid('Zn', { excess: '5 %' }, { assay: '99.5 %' }),
+    solution('H2SO4', '2.00 mol/L', { volume: '66.0 mL' }),
+  ],
+  product: { species: 'ZnSO4', form },
+  yield: '85 %',
+})
+/** As the demo's ZN-021: two crops. */
+const zincTwice: StagePlan = {
+  ...zinc(),
+  crystals: {
+    moves: [
+      { heatTo: '60 °C' },
+      { evaporateTo: { volume: '32 mL' } },
+      { coolTo: '5 °C' },
+      { filter: { retained: '20 %' } },
+      { wash: { with: 'water', volume: '4 mL', at: '0 °C' } },
+      { evaporate: { water: '5 g' } },
+      { coolTo: '0 °C' },
+      { filter: { retained: '20 %' } },
+    ],
+  },
+}
+/** 0.1252 mol of copper: 31.25 g of pentahydrate at most, 25 g expected; a quarter of the carbonate too much. */
+const copper = (form = 'CuSO4·5H2O', excess = '3 %'): StagePlan => ({
+  id: 's1',
+  equation: 'CuCO3.Cu(OH)2 + H2SO4 -> CuSO4 + CO2 + H2O',
+  reagents: [solid('CuCO3·Cu(OH)2', { excess }, { assay: '96 %' }), solution('H2SO4', '25 % w/w', { mass: '49.1 g' })],
+  product: { species: 'CuSO4', form },
+  yield: '80 %',
+})
+/** 0.0600 mol: 14.28 g at most, 12.1 g expected. */
+const cobalt: StagePlan = {
+  id: 's1',
+  equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
+  reagents: [
+    solid('CoCO3', { mass: '8.40 g' }, { assay: '97 %' }),
+    solution('HCl', '3.00 mol/L', { volume: '40.0 mL' }),
+  ],
+  product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
+  yield: '85 %',
+}
+/** 0.0495 mol: 11.98 g at most, 10.8 g expected. */
+const molybdate: StagePlan = {
+  id: 's1',
+  equation: 'MoO3 + NaOH -> Na2MoO4 + H2O',
+  reagents: [solid('MoO3', { mass: '7.20 g' }, { assay: '99 %' }), solid('NaOH', { excess: '1 %' }, { assay: '98 %' })],
+  product: { species: 'Na2MoO4', form: 'Na2MoO4·2H2O' },
+  solvent: '20 mL',
+  yield: '90 %',
+}
+/** 0.0380 mol: 15.03 g at most, 11.3 g expected. */
+const doubleSalt = (excess: string): StagePlan => ({
+  id: 's1',
+  equation: 'NiSO4 + (NH4)2SO4 -> (NH4)2Ni(SO4)2',
+  reagents: [solid('NiSO4', { mass: '10.0 g' }, { formula: 'NiSO4·6H2O' }), solid('(NH4)2SO4', { excess }, {})],
+  product: { species: '(NH4)2Ni(SO4)2', form: '(NH4)2Ni(SO4)2·6H2O' },
+  solvent: '40 mL',
+  yield: '75 %',
+})
+/** 0.0250 mol: 8.86 g at most, 7.5 g expected, with 4.36 g of potassium sulfate beside it. */
+const cuprate: StagePlan = {
+  id: 's1',
+  equation: 'CuSO4 + K2C2O4 -> K2[Cu(C2O4)2] + K2SO4',
+  reagents: [
+    solid('CuSO4', { mass: '6.25 g' }, { formula: 'CuSO4·5H2O' }),
+    solid('K2C2O4', { excess: '5 %' }, { formula: 'K2C2O4·H2O' }),
+  ],
+  product: { species: 'K2[Cu(C2O4)2]', form: 'K2[Cu(C2O4)2]·2H2O' },
+  solvent: '20 mL',
+  yield: '85 %',
+}
+/** 0.0496 mol: 12.2 g at most, 9.7 g expected. */
+const ammine = (copperAs: string, mass: string, ammonia: ReagentPlan['charge']): StagePlan => ({
+  id: 's1',
+  equation: 'CuSO4 + NH3 + H2O -> [Cu(NH3)4]SO4.H2O',
+  reagents: [solid('CuSO4', { mass }, { formula: copperAs }), solution('NH3', '25 % w/w', ammonia)],
+  product: { species: '[Cu(NH3)4]SO4·H2O' },
+  yield: '80 %',
+})
+
+export const planted: readonly Planted[] = [
+  {
+    name: 'zinc sulfate weighed once, sticking',
+    cause: 'water',
+    stage: zinc(),
+    weighed: ['40.50 g'],
+    seen: ['still sticks'],
+  },
+  {
+    name: 'zinc sulfate whose mass still falls',
+    cause: 'water',
+    stage: zinc(),
+    weighed: ['42.00 g', '41.20 g', '40.80 g'],
+  },
+  {
+    name: 'molybdate never dried',
+    cause: 'water',
+    stage: molybdate,
+    weighed: ['12.60 g'],
+    skipped: ['dry', 'desiccate'],
+  },
+  { name: 'copper sulfate damp', cause: 'water', stage: copper(), weighed: ['33.10 g'], seen: ['damp'] },
+  {
+    name: 'cuprate not washed, dry',
+    cause: 'by-product',
+    ruledOut: ['water'],
+    stage: cuprate,
+    weighed: ['10.40 g', '10.40 g'],
+    skipped: ['wash'],
+  },
+  {
+    name: 'cuprate taken to dryness',
+    cause: 'by-product',
+    ruledOut: ['water'],
+    stage: cuprate,
+    weighed: ['11.60 g', '11.60 g'],
+    extra: [{ id: 'dryness', do: 'evaporate to dryness', words: 'Evaporate to dryness' }],
+  },
+  {
+    name: 'double salt with the ammonium sulfate it had too much of',
+    cause: 'soluble excess',
+    ruledOut: ['water', 'by-product'],
+    stage: doubleSalt('40 %'),
+    weighed: ['16.00 g', '16.00 g'],
+    skipped: ['wash'],
+  },
+  {
+    name: 'copper sulfate not filtered from the carbonate',
+    cause: 'undissolved solid',
+    ruledOut: ['water', 'by-product'],
+    stage: copper('CuSO4·5H2O', '30 %'),
+    weighed: ['33.60 g', '33.60 g'],
+    skipped: ['filter hot'],
+  },
+  {
+    name: 'zinc sulfate through a cloudy filtrate',
+    cause: 'undissolved solid',
+    ruledOut: ['water'],
+    stage: { ...zinc(), reagents: [solid('Zn', { excess: '60 %' }), zinc().reagents[1]!] },
+    weighed: ['39.10 g', '39.10 g'],
+    seen: ['filtrate cloudy'],
+  },
+  {
+    name: 'heptahydrate taken for the hexahydrate',
+    cause: 'heavier form',
+    ruledOut: ['water'],
+    stage: zinc('ZnSO4·6H2O'),
+    weighed: ['36.60 g', '36.60 g'],
+  },
+  {
+    name: 'copper sulfate reckoned without its water',
+    cause: 'waters left out',
+    ruledOut: ['water'],
+    stage: copper('CuSO4'),
+    weighed: ['25.40 g', '25.40 g'],
+  },
+  {
+    name: 'zinc sulfate reckoned without its water',
+    cause: 'waters left out',
+    stage: zinc('ZnSO4'),
+    weighed: ['32.10 g'],
+  },
+  { name: 'cobalt chloride, 12.03 read as 21.03', cause: 'digits', stage: cobalt, weighed: ['21.03 g'] },
+  {
+    name: 'molybdate, its trioxide read as 2.70',
+    cause: 'digits',
+    stage: molybdate,
+    charged: { MoO3: '2.70 g' },
+    weighed: ['10.75 g', '10.75 g'],
+  },
+  {
+    name: 'double salt reckoned as half the unit',
+    cause: 'factor of two',
+    stage: doubleSalt('0 %'),
+    weighed: ['22.50 g', '22.50 g'],
+    ruledOut: ['water'],
+  },
+  {
+    name: 'zinc sulfate never cooled in ice',
+    cause: 'left in the liquor',
+    ruledOut: ['spilled'],
+    stage: zinc(),
+    weighed: ['18.20 g', '18.20 g'],
+    skipped: ['ice'],
+  },
+  {
+    name: 'zinc sulfate, first crop only',
+    cause: 'second crop',
+    stage: zincTwice,
+    weighed: ['19.30 g', '19.30 g'],
+    open: ['crop 2'],
+  },
+  {
+    name: 'copper sulfate filtered while still warm',
+    cause: 'left in the liquor',
+    stage: copper(),
+    weighed: ['14.10 g', '14.10 g'],
+    seen: ['filtered still warm', 'fizzing stopped'],
+  },
+  {
+    name: 'zinc sulfate washed six times',
+    cause: 'lost in the wash',
+    stage: zinc(),
+    weighed: ['21.00 g', '21.00 g'],
+    washes: 6,
+    seen: ['fizzing stopped'],
+  },
+  {
+    name: 'copper sulfate washed warm',
+    cause: 'lost in the wash',
+    stage: copper(),
+    weighed: ['15.50 g', '15.50 g'],
+    seen: ['washed with warm water', 'fizzing stopped'],
+  },
+  {
+    name: 'cobalt chloride spilled',
+    cause: 'spilled',
+    stage: cobalt,
+    weighed: ['9.00 g', '9.00 g'],
+    deviation: 'Spilled or lost some: a corner of the dish',
+    seen: ['fizzing stopped'],
+  },
+  {
+    name: 'ammine with flat ammonia',
+    cause: 'weak reagent',
+    ruledOut: ['spilled', 'reagent was a hydrate'],
+    stage: ammine('CuSO4·5H2O', '14.5 g', { volume: '13.3 mL' }),
+    weighed: ['5.70 g', '5.70 g'],
+    seen: ['old bottle', 'all dissolved'],
+  },
+  {
+    name: 'molybdate with caked caustic',
+    cause: 'weak reagent',
+    ruledOut: ['spilled'],
+    stage: {
+      ...molybdate,
+      reagents: [solid('MoO3', { excess: '10 %' }), solid('NaOH', { mass: '4.00 g' }, { assay: '98 %' })],
+    },
+    weighed: ['8.10 g', '8.10 g'],
+    seen: ['the pellets were caked'],
+  },
+  {
+    name: 'cobalt chloride filtered while it fizzed',
+    cause: 'not finished',
+    stage: cobalt,
+    weighed: ['6.40 g', '6.40 g'],
+    portions: 3,
+    seen: ['still fizzing when filtered'],
+  },
+  {
+    name: 'zinc sulfate washed with ethanol, turned to powder',
+    cause: 'lighter form',
+    ruledOut: ['spilled'],
+    stage: {
+      ...zinc(),
+      crystals: {
+        moves: [
+          { heatTo: '60 °C' },
+          { evaporateTo: { volume: '32 mL' } },
+          { coolTo: '5 °C' },
+          { filter: { retained: '20 %' } },
+          { wash: { with: 'ethanol', volume: '10 mL', at: '5 °C' } },
+        ],
+      },
+    },
+    weighed: ['20.10 g', '20.10 g'],
+    seen: ['fizzing stopped', 'turned to powder'],
+  },
+  {
+    name: 'ammine from the pentahydrate, weighed as if anhydrous',
+    cause: 'reagent was a hydrate',
+    ruledOut: ['spilled'],
+    stage: ammine('CuSO4', '8.00 g', { excess: '50 %' }),
+    weighed: ['6.30 g', '6.30 g'],
+    seen: ['all dissolved'],
+  },
+]
+
+/** The batch as its plan, its steps and its journal. */
+export function batchOf(one: Planted): { plan: { stages: StagePlan[] }; steps: readonly Step[]; entries: Entry[] } {
+  const plan = { stages: [one.stage] }
+  const read = readPlan(plan)
+  const computed = read.ok ? computeReadPlan(read.value) : read
+  if (!read.ok || !computed.ok) throw new Error(`${one.name}: ${computed.ok ? '' : computed.problem.problem.code}`)
+  const steps = [
+    ...proposedFor(read.value, computed.value.stages[0]!, 0, one.stage.crystals?.moves),
+    ...(one.extra ?? []),
+  ]
+  const entries: Entry[] = []
+  let minute = 0
+  const written = () => ({
+    id: `${one.name} ${entries.length}`,
+    at: new Date(Date.UTC(2026, 4, 4, 9, minute++)).toISOString(),
+    by: 'p',
+  })
+  for (const [species, value] of Object.entries(one.charged ?? {}))
+    entries.push({
+      kind: 'reading',
+      ...written(),
+      about: { what: 'charge', stage: 's1', species },
+      measure: 'net',
+      value,
+      typed: true,
+    })
+  const take = (step: Step, what: 'done' | 'skipped'): void => {
+    entries.push({
+      kind: 'step',
+      ...written(),
+      stage: 's1',
+      step: step.id,
+      what,
+      words: step.words,
+      ...(what === 'skipped' && { why: 'so' }),
+    })
+  }
+  for (const step of steps) {
+    if (one.open?.some(words => step.words.includes(words))) continue
+    if (one.skipped?.includes(step.do)) take(step, 'skipped')
+    else {
+      const wanted = step.repeat?.times ?? 1
+      const times = step.do === 'wash' ? (one.washes ?? wanted) : step.do === 'add' ? (one.portions ?? wanted) : wanted
+      for (let n = 0; n < times; n++) take(step, 'done')
+    }
+    if (operationOf(step.do).name === 'filter') continue
+  }
+  for (const text of one.seen ?? []) entries.push({ kind: 'observation', ...written(), stage: 's1', text })
+  if (one.deviation) entries.push({ kind: 'deviation', ...written(), stage: 's1', text: one.deviation, steps: [] })
+  for (const value of one.weighed) {
+    minute += 60
+    entries.push({
+      kind: 'reading',
+      ...written(),
+      about: { what: 'product', stage: 's1', crop: 1 },
+      measure: 'net',
+      value,
+      typed: false,
+      instrument: 'Simulated balance, 0.01 g',
+    })
+  }
+  return { plan, steps, entries }
+}

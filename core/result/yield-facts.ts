@@ -1,0 +1,216 @@
+import { findSubstance, type Formula } from '#core/formula'
+import {
+  cropsOf,
+  dryingSeries,
+  judgeDryness,
+  readReading,
+  runOf,
+  toleranceOf,
+  type Dryness,
+  type JournalLine,
+  type Operation,
+  type Run,
+  type Step,
+} from '#core/journal'
+import { standardUncertainty } from '#core/quantity'
+import type { SubstanceRow } from '#core/reference'
+import { follow, readMoves, type Curve, type MovePlan } from '#core/solution'
+import type { ReadPlan, ReadStage, StageSheet } from '#core/sheet'
+import { judgeBatch } from './actual'
+import { recoveryOf } from './crystal-notes'
+import { proposeMoves } from './propose-crystals'
+import { stagePot } from './stage-pot'
+import type { FormYield } from './yield'
+
+export interface Amount {
+  readonly form: string
+  readonly grams: number
+}
+/** A reading that the yield rests on: the value it has, and what the percent would be were it another. */
+export interface ReadingFact {
+  readonly id: string
+  readonly what: string
+  readonly value: number
+  readonly text: string
+  readonly percentIf: (value: number) => number | undefined
+}
+
+/** What a batch's own plan, sheet and journal say that bears on its yield. Masses in g. */
+export interface YieldFacts {
+  readonly stage: ReadStage
+  readonly product: Formula
+  readonly row: SubstanceRow | undefined
+  readonly theoretical: number
+  readonly actual: number
+  readonly percent: number
+  readonly spread: number
+  readonly planned: number
+  readonly forms: readonly FormYield[]
+  readonly byProducts: readonly Amount[]
+  readonly solubleExcess: readonly Amount[]
+  readonly insolubleExcess: readonly Amount[]
+  readonly limiting: readonly { readonly species: string; readonly isSolid: boolean; readonly grams: number }[]
+  readonly run: Run
+  readonly washes: {
+    readonly planned: number
+    readonly done: number
+    readonly skipped: boolean
+    readonly ethanol: boolean
+  }
+  readonly dryness: Dryness & { readonly count: number }
+  readonly seen: string
+  readonly spills: readonly string[]
+  /** What the crystallisation model says: the share that should come, what washing takes, the liquor's salts left in an unwashed cake. */
+  readonly model?: { readonly recovery: number; readonly washLoss: number; readonly entrained: number }
+  readonly readings: readonly ReadingFact[]
+}
+
+export interface YieldSetting {
+  readonly plan: ReadPlan
+  readonly lines: readonly JournalLine[]
+  readonly stageId: string
+  readonly steps: readonly Step[]
+  readonly moves: readonly MovePlan[] | undefined
+  readonly curves?: readonly Curve[]
+}
+
+const LIQUOR = new Set(['stays in the liquor', 'washed out', 'not known'])
+
+/** Gathers the facts; undefined while the product is not weighed. */
+export function yieldFacts({ plan, lines, stageId, steps, moves, curves = [] }: YieldSetting): YieldFacts | undefined {
+  const judged = judgeBatch(plan, lines, stageId)
+  const stage = plan.stages.find(({ id }) => id === stageId)
+  if (!judged.ok || !judged.value.result || !stage) return undefined
+  const { sheet, result } = judged.value
+  const run = runOf(steps, lines, stageId)
+  const form = stage.product.form
+  const { weighings, resolution } = dryingSeries(lines, {
+    what: 'product',
+    stage: stageId,
+    crop: cropsOf(lines, stageId).at(-1) ?? 1,
+  })
+  const points = weighings.map(({ at, grams }) => ({
+    hours: (Date.parse(at) - Date.parse(weighings[0]!.at)) / 3_600_000,
+    mass: grams,
+  }))
+  const mine = lines.filter(
+    ({ entry, current }) => current !== undefined && 'stage' in entry && entry.stage === stageId,
+  )
+  return {
+    stage,
+    product: form,
+    row: findSubstance(form, stage.own)?.row,
+    theoretical: result.theoretical.value,
+    actual: result.actual.value,
+    percent: result.percent.value,
+    spread: standardUncertainty(result.percent),
+    planned: stage.yield.value,
+    forms: result.forms,
+    ...leftIn(sheet),
+    run,
+    washes: washesOf(run),
+    dryness: { ...judgeDryness(points, toleranceOf(resolution)), count: points.length },
+    seen: mine
+      .flatMap(({ entry, current }) => (entry.kind === 'observation' || entry.kind === 'note' ? [current!] : []))
+      .join('. ')
+      .toLowerCase(),
+    spills: mine.flatMap(({ entry, current }) =>
+      entry.kind === 'deviation' && /spill|lost/i.test(current!) ? [current!] : [],
+    ),
+    ...modelOf(sheet, form, moves, curves),
+    readings: readingsOf(plan, lines, stageId),
+  }
+}
+
+function leftIn(sheet: StageSheet) {
+  const planned = sheet.reagents.filter(line => line.planned)
+  const excess = planned.filter(({ limits, leftover }) => !limits && leftover.mass.value > 1e-6)
+  const amount = ({ weighAs, leftover }: (typeof excess)[number]): Amount => ({
+    form: weighAs,
+    grams: leftover.mass.value,
+  })
+  return {
+    byProducts: sheet.products
+      .slice(1)
+      .filter(({ species, wayOut }) => species !== 'H2O' && wayOut !== 'leaves as gas' && wayOut !== 'precipitate')
+      .map(({ species, theoretical }) => ({ form: species, grams: theoretical.value })),
+    solubleExcess: excess.filter(({ leftover }) => LIQUOR.has(leftover.wayOut)).map(amount),
+    insolubleExcess: excess
+      .filter(({ leftover }) => leftover.wayOut === 'filtered off' || leftover.wayOut === 'left in on purpose')
+      .map(amount),
+    limiting: planned
+      .filter(({ limits }) => limits)
+      .map(({ species, volume, mass }) => ({ species, isSolid: !volume, grams: mass?.value ?? 0 })),
+  }
+}
+
+function washesOf(run: Run): YieldFacts['washes'] {
+  const washes = run.steps.filter(({ step }) => step.do === 'wash')
+  return {
+    planned: washes.reduce((sum, { step }) => sum + (step.repeat?.times ?? 1), 0),
+    done: washes.reduce((sum, { times }) => sum + times, 0),
+    skipped: washes.some(({ status }) => status === 'skipped'),
+    ethanol: washes.some(({ step, times }) => times > 0 && /ethanol|alcohol|acetone|methanol/.test(step.words)),
+  }
+}
+
+/** True where a step of this operation was done. */
+export const wasDone = ({ run }: YieldFacts, ...operations: readonly Operation[]): boolean =>
+  run.steps.some(({ step, times, status }) => operations.includes(step.do) && (times > 0 || status === 'done'))
+export const wasSkipped = ({ run }: YieldFacts, ...operations: readonly Operation[]): boolean =>
+  run.steps.some(({ step, status }) => operations.includes(step.do) && status === 'skipped')
+
+function modelOf(
+  sheet: StageSheet,
+  form: Formula,
+  moves: readonly MovePlan[] | undefined,
+  curves: readonly Curve[],
+): { model?: NonNullable<YieldFacts['model']> } {
+  const start = stagePot(sheet, curves)
+  const way = start && (moves ?? proposeMoves(start.pot, form, curves))
+  const read = way && readMoves(way)
+  if (!start || !read?.ok) return {}
+  const course = follow(start.pot, read.value, curves)
+  const unwashed = follow(
+    start.pot,
+    read.value.filter(({ do: kind }) => kind !== 'wash'),
+    curves,
+  )
+  if (!course.ok || !unwashed.ok) return {}
+  const crystals = (crops: readonly { mass: number }[]): number => crops.reduce((sum, { mass }) => sum + mass, 0)
+  return {
+    model: {
+      recovery: recoveryOf(course.value, form, curves),
+      washLoss: Math.max(0, crystals(unwashed.value.crops) - crystals(course.value.crops)),
+      entrained: unwashed.value.crops.reduce((sum, { entrained }) => sum + entrained, 0),
+    },
+  }
+}
+
+/** Every weighing and volume that counts, with the percent that another value of it would give. */
+function readingsOf(plan: ReadPlan, lines: readonly JournalLine[], stageId: string): ReadingFact[] {
+  return lines.flatMap(({ entry, current }, i): ReadingFact[] => {
+    if (entry.kind !== 'reading' || current === undefined || entry.about.stage !== stageId) return []
+    if (entry.about.what === 'pot' || !['gross', 'tare', 'net', 'volume'].includes(entry.measure)) return []
+    const read = readReading(entry, current)
+    if (!read.ok) return []
+    const what =
+      entry.about.what === 'charge'
+        ? `${entry.measure} of {${entry.about.species}}`
+        : `${entry.measure} of crop ${entry.about.crop}`
+    return [
+      {
+        id: entry.id,
+        what,
+        value: read.value.value,
+        text: current,
+        percentIf(value) {
+          const unit = current.replace(/^[\s\d.]+/, '')
+          const changed = lines.map((line, j) => (j === i ? { ...line, current: `${value} ${unit}` } : line))
+          const judged = judgeBatch(plan, changed, stageId)
+          return judged.ok ? judged.value.result?.percent.value : undefined
+        },
+      },
+    ]
+  })
+}
