@@ -11,7 +11,7 @@ const core = {
   assay: ['problem', 'quantity', 'reference', 'formula', 'equation'],
   journal: ['problem', 'quantity'],
   result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'journal'],
-  document: ['problem', 'reference', 'formula', 'sheet', 'journal'],
+  document: ['problem', 'reference', 'formula', 'sheet', 'assay', 'journal'],
 }
 const packages = { document: ['zod'] }
 

@@ -1,3 +1,4 @@
+import type { Worksheet } from '#core/assay'
 import type { BatchDocument } from '#core/document'
 import { operationOf, type About, type Entry, type Measure, type Step } from '#core/journal'
 import { proposedFor } from '#core/result'
@@ -34,6 +35,8 @@ function withProcedures(document: BatchDocument): BatchDocument {
 
 const stepsOf = (document: BatchDocument, stage = 's1'): readonly Step[] =>
   document.procedures!.find(one => one.stage === stage)!.steps
+
+const assayed = (document: BatchDocument, ...assays: Worksheet[]): BatchDocument => ({ ...document, assays })
 
 /** Writes a journal that ends some minutes before `now`. */
 function journal(now: Date, by: string) {
@@ -238,7 +241,22 @@ function nickel(now: Date): DemoBatch {
   run.steps(1700, 255, stepsOf(document))
   run.steps(215, 60, stepsOf(document, 's2').slice(0, icing), 's2')
   run.step(58, stepsOf(document, 's2')[icing]!, 'begun', 's2')
-  return { code: 'NI-014', document, entries: run.inOrder() }
+  return {
+    code: 'NI-014',
+    document: assayed(document, {
+      id: 'a1',
+      kind: 'gravimetric',
+      name: 'Nickel with dimethylglyoxime',
+      given: { analyte: 'Ni', weighedAs: 'Ni(C4H7N2O2)2' },
+      rows: [
+        { sample: '0.2561 g', tare: '24.1311 g', gross: '24.3182 g' },
+        { sample: '0.2498 g', tare: '23.8804 g', gross: '24.0630 g' },
+        { sample: '0.2603 g', tare: '24.5519 g', gross: '24.7422 g' },
+        { sample: '0.2544 g', tare: '24.0078 g', gross: '24.1936 g' },
+      ],
+    }),
+    entries: run.inOrder(),
+  }
 }
 
 /** Nitric acid takes the metal up and gives nitrogen dioxide: hood, and caustic in the trap. */
@@ -327,25 +345,38 @@ function cuprate(): DemoBatch {
 function ammine(): DemoBatch {
   return {
     code: 'CU-011',
-    document: documentOf('Tetraamminecopper(II) sulfate', {
-      id: 's1',
-      equation: 'CuSO4 + NH3 + H2O -> [Cu(NH3)4]SO4.H2O',
-      reagents: [
-        {
-          species: 'CuSO4',
-          supply: { kind: 'solid', formula: 'CuSO4·5H2O', assay: '99 %' },
-          charge: { mass: '12.5 g' },
-        },
-        {
-          species: 'NH3',
-          supply: { kind: 'solution', concentration: '25 % w/w' },
-          charge: { excess: '50 %' },
-          wayOut: 'washed out',
-        },
-      ],
-      product: { species: '[Cu(NH3)4]SO4·H2O' },
-      yield: '80 %',
-    }),
+    document: assayed(
+      documentOf('Tetraamminecopper(II) sulfate', {
+        id: 's1',
+        equation: 'CuSO4 + NH3 + H2O -> [Cu(NH3)4]SO4.H2O',
+        reagents: [
+          {
+            species: 'CuSO4',
+            supply: { kind: 'solid', formula: 'CuSO4·5H2O', assay: '99 %' },
+            charge: { mass: '12.5 g' },
+          },
+          {
+            species: 'NH3',
+            supply: { kind: 'solution', concentration: '25 % w/w' },
+            charge: { excess: '50 %' },
+            wayOut: 'washed out',
+          },
+        ],
+        product: { species: '[Cu(NH3)4]SO4·H2O' },
+        yield: '80 %',
+      }),
+      {
+        id: 'a1',
+        kind: 'hydrate',
+        name: 'Water in the copper salt of the bottle',
+        given: { salt: 'CuSO4' },
+        rows: [
+          { tare: '18.204 g', before: '19.254 g', after: '18.875 g' },
+          { tare: '17.911 g', before: '18.872 g', after: '18.526 g' },
+          { tare: '18.420 g', before: '19.563 g', after: '19.151 g' },
+        ],
+      },
+    ),
     entries: [],
   }
 }

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import type { Worksheet } from '#core/assay'
 import type { BatchDocument, Change } from '#core/document'
 import { computeReadPlan, explainPlan, readPlan, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
@@ -133,6 +134,14 @@ export const useBatchStore = defineStore('batch', () => {
     schedule()
   }
 
+  /** Changes the assays' worksheets. */
+  function changeAssays(make: (assays: readonly Worksheet[]) => readonly Worksheet[], key: string): void {
+    const before = document.value
+    if (!before) return
+    history.push({ ...before, assays: make(before.assays ?? []) }, `assays ${key}`)
+    schedule()
+  }
+
   /** Takes over what was saved from elsewhere, where nothing of this device waits to be saved. */
   async function refresh(): Promise<void> {
     const wanted = code.value
@@ -246,6 +255,7 @@ export const useBatchStore = defineStore('batch', () => {
     change,
     changePlan,
     changeProcedure,
+    changeAssays,
     refresh,
     rename,
     undo,

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { worksheetKinds, type Worksheet } from '#core/assay'
 import { equipment, operationNames, type Step } from '#core/journal'
 import { chosenWays, type Plan } from '#core/sheet'
 
@@ -153,6 +154,18 @@ export const batchSchema = z.strictObject({
   version: z.literal(1),
   title: text(120),
   plan: planSchema,
+  assays: z
+    .array(
+      z.strictObject({
+        id,
+        kind: z.enum(worksheetKinds),
+        name: text(120),
+        given: z.record(text(40), text(2000)),
+        rows: z.array(z.record(text(40), measured)).max(200),
+      }),
+    )
+    .max(40)
+    .exactOptional(),
   procedures: z
     .array(z.strictObject({ stage: id, steps }))
     .max(40)
@@ -224,7 +237,8 @@ export const entrySchema = z.discriminatedUnion('kind', [
 ])
 
 /** What the schema reads, with plan and procedures as the core's own types. */
-export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan' | 'procedures'> {
+export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan' | 'procedures' | 'assays'> {
   readonly plan: Plan
+  readonly assays?: readonly Worksheet[]
   readonly procedures?: readonly { readonly stage: string; readonly steps: readonly Step[] }[]
 }

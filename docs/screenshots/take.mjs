@@ -15,6 +15,8 @@ const views = [
   ['crystals', '/batches/ZN-021/crystals'],
   ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
   ['yield', '/batches/MO-002/yield'],
+  ['why', '/batches/MO-002/yield', page => page.getByText('What would explain it').scrollIntoViewIfNeeded()],
+  ['assay', '/batches/NI-014/assay'],
   ['tables', '/tables?q=nickel'],
 ]
 const [address = 'http://127.0.0.1:3000', folder = fileURLToPath(new URL('.', import.meta.url)), only = ''] = process.argv.slice(2)

@@ -12,6 +12,7 @@ const parts = [
   { key: 'run', name: 'Run' },
   { key: 'crystals', name: 'Crystals' },
   { key: 'yield', name: 'Yield' },
+  { key: 'assay', name: 'Assay' },
 ]
 const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 </script>

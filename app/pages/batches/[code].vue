@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computeWorksheet } from '#core/assay'
 import { productMass, weighingOf } from '#core/journal'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
@@ -39,6 +40,7 @@ const settled = computed((): Record<string, boolean> => {
         ({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).net !== undefined,
       ),
     yield: weighed && !!batch.sheet,
+    assay: (batch.document?.assays ?? []).some(sheet => computeWorksheet(sheet).values.length > 0),
   }
 })
 const stageNames = computed(() =>
