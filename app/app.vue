@@ -4,6 +4,7 @@ import { entryText, type Entry } from '#core/journal'
 import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
 import { useOutboxStore } from '~/stores/outbox'
+import { usePhotosStore } from '~/stores/photos'
 
 const finding = ref(false)
 const keysShown = ref(false)
@@ -31,6 +32,7 @@ onMounted(() => {
   void bench.load()
   bench.listen()
   void outbox.send()
+  void usePhotosStore().send()
 })
 
 const wordsOf = (entry: Entry): string => (entry.kind === 'correction' ? entry.why : entryText(entry))

@@ -17,6 +17,7 @@ test('bad requests get a problem document, and never a 500', async ({ request })
   const put = (data: unknown) => ['PUT', `/api/batches/${code}`, data] as const
   const post = (...entries: unknown[]) => ['POST', `/api/batches/${code}/entries`, { entries }] as const
   const note = { kind: 'note', id: uuid(), at: '2026-05-04T09:00:00Z', by, stage: 's1', text: 'x' }
+  const { text: _, ...stepTaken } = { ...note, kind: 'step', step: 'a', what: 'done', words: 'x' }
   const reading = {
     kind: 'reading',
     id: uuid(),
@@ -65,6 +66,42 @@ test('bad requests get a problem document, and never a 500', async ({ request })
     [422, ...post({ ...note, by: uuid() })],
     [422, ...post({ ...reading, value: '-5 g' })],
     [422, ...post({ ...reading, value: '5 mL' })],
+    [400, ...post({ ...stepTaken, what: 'danced' })],
+    [400, ...post({ ...note, kind: 'step', step: 'a', what: 'done', words: 'x' })],
+    [422, ...post({ ...stepTaken, what: 'skipped' })],
+    [400, ...post({ ...stepTaken, kind: 'timer', timer: 'no-uuid', what: 'start', name: 'x' })],
+    [400, ...post({ ...stepTaken, kind: 'shift', to: 'tomorrow' })],
+    [400, ...post({ ...stepTaken, kind: 'photo', photo: '../../etc', type: 'image/png', text: 'x' })],
+    [400, ...post({ ...stepTaken, kind: 'test', added: 'HCl', result: 'boom' })],
+    [400, 'GET', `/api/batches/${code}/entries?after=x`, undefined],
+    [400, 'GET', `/api/batches/${code}/entries?after=-1`, undefined],
+    [404, 'GET', '/api/batches/ZZ-999/chain', undefined],
+    [400, 'GET', '/api/bench?from=x', undefined],
+    [404, 'GET', `/api/batches/${code}/photos/${'0'.repeat(64)}`, undefined],
+    [404, 'GET', `/api/batches/${code}/photos/x`, undefined],
+    [415, 'POST', `/api/batches/${code}/photos`, 'not a picture'],
+    [413, 'POST', `/api/batches/${code}/photos`, 'x'.repeat(6_100_000)],
+    [400, 'PUT', '/api/lab', { hours: { from: 9, to: 8, days: [1] }, have: {} }],
+    [400, 'PUT', '/api/lab', { hours: { from: 9, to: 18, days: [9] }, have: {} }],
+    [400, 'PUT', '/api/lab', { hours: { from: 9, to: 18, days: [1] }, have: { unicorn: 1 } }],
+    [400, 'POST', '/api/templates', { template: { name: 'x', steps: [] }, by }],
+    [400, 'POST', '/api/templates', { template: { name: 'x', steps: [{ id: 'a', do: 'fly', words: 'x' }] }, by }],
+    [
+      422,
+      'POST',
+      '/api/templates',
+      { template: { name: 'x', steps: [{ id: 'a', do: 'wash', words: 'x' }] }, by: uuid() },
+    ],
+    [404, 'DELETE', `/api/templates/${uuid()}`, undefined],
+    [404, 'DELETE', '/api/templates/x', undefined],
+    [400, ...put({ version: 1, document: { ...document, procedures: [{ stage: 's1', steps: [{ id: 'a' }] }] } })],
+    [
+      400,
+      ...put({
+        version: 1,
+        document: { ...document, assays: [{ id: 'a', kind: 'magic', name: '', given: {}, rows: [] }] },
+      }),
+    ],
     [422, ...post({ kind: 'correction', id: uuid(), at: note.at, by, corrects: uuid(), why: 'x' })],
   ]
   for (const [status, method, url, data] of cases) {

@@ -259,14 +259,21 @@ test('a procedure is edited, kept as a template, and taken in another batch', as
   await expect(heading(page)).toContainText('Measure')
 })
 
-test('a photo is kept beside the step, and what is not a picture is refused', async ({ page, request }) => {
+test('a photo is kept beside the step, on the device while the server is away, and what is not a picture is refused', async ({
+  page,
+  request,
+}) => {
   const code = await beginZinc(request)
   await page.goto(`/batches/${code}/run`)
   const png = Buffer.from(
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
     'base64',
   )
+  await page.route('**/photos', route => route.abort())
   await page.getByLabel('Picture').setInputFiles({ name: 'dish.png', mimeType: 'image/png', buffer: png })
+  await expect(page.getByText('1 picture is kept on this device')).toBeVisible()
+  await page.unroute('**/photos')
+  await page.reload()
   await expect(journal(page).getByRole('img')).toBeVisible()
   await page
     .getByLabel('Picture')

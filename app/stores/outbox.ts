@@ -43,9 +43,9 @@ export const useOutboxStore = defineStore('outbox', () => {
   const codes = computed(() => [...new Set(waiting.value.map(({ code }) => code))])
 
   /** Records an entry now; it is on the device at once and on the server as soon as it can be. */
-  function record(code: string, entry: NewEntry): Entry {
+  function record(code: string, entry: NewEntry, at?: string): Entry {
     const now = new Date()
-    const whole = { ...entry, id: crypto.randomUUID(), at: now.toISOString(), by: lab.personId } as Entry
+    const whole = { ...entry, id: crypto.randomUUID(), at: at ?? now.toISOString(), by: lab.personId } as Entry
     const order = `${String(now.getTime()).padStart(14, '0')}.${String(count++).padStart(6, '0')}`
     const one: Waiting = { code, entry: whole, place: `${WAITING}${order}.${whole.id}` }
     localStorage.setItem(one.place, JSON.stringify({ code, entry: whole }))

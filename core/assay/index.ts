@@ -1,3 +1,4 @@
+export { compareSets, type Comparison } from './compare'
 export { empiricalFormula, type Empirical } from './empirical'
 export { analyteShare, gravimetricFactor, unitsIn } from './gravimetric'
 export { watersFromLoss, type Waters } from './hydrate'

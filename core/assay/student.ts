@@ -15,7 +15,8 @@ export function studentT(confidence: number, degrees: number): number {
   return (low + high) / 2
 }
 
-function incompleteBeta(x: number, a: number, b: number): number {
+/** The regularised incomplete beta function I_x(a, b). */
+export function incompleteBeta(x: number, a: number, b: number): number {
   if (x <= 0) return 0
   if (x >= 1) return 1
   const front = Math.exp(logGamma(a + b) - logGamma(a) - logGamma(b) + a * Math.log(x) + b * Math.log(1 - x))

@@ -65,6 +65,78 @@ describe('the batch format', () => {
   })
 })
 
+describe('procedures and assays', () => {
+  const withSteps = (...steps: unknown[]) => ({ ...batch, procedures: [{ stage: 's1', steps }] })
+  const wash = { id: 'a', do: 'wash', words: 'Wash {ZnSO4}' }
+  it.each([
+    ['a bare step', withSteps(wash)],
+    [
+      'a step with everything',
+      withSteps({
+        ...wash,
+        why: 'the liquor',
+        about: { what: 'product', crop: 2 },
+        target: '4 mL',
+        tolerance: '5 %',
+        hands: '3 min',
+        wait: '0 s',
+        repeat: { times: 3, every: '1 min' },
+        until: 'neutral',
+        needs: ['vacuum', 'hood'],
+      }),
+    ],
+    [
+      'a worksheet with half a row',
+      {
+        ...batch,
+        assays: [{ id: 'a', kind: 'hydrate', name: 'Water', given: { salt: 'CuSO4' }, rows: [{ tare: '1 g' }, {}] }],
+      },
+    ],
+  ])('keeps %s', (_, document) => expect(batchSchema.parse(JSON.parse(JSON.stringify(document)))).toEqual(document))
+  it.each([
+    ['an operation that is none', withSteps({ ...wash, do: 'fly' })],
+    ['equipment that is none', withSteps({ ...wash, needs: ['unicorn'] })],
+    ['no repeat at all', withSteps({ ...wash, repeat: { times: 0 } })],
+    ['half a portion', withSteps({ ...wash, repeat: { times: 1.5 } })],
+    ['another key', withSteps({ ...wash, colour: 'blue' })],
+    ['a thousand steps', withSteps(...Array.from({ length: 1000 }, (_, i) => ({ ...wash, id: `s${i}` })))],
+    ['a worksheet of no kind', { ...batch, assays: [{ id: 'a', kind: 'magic', name: '', given: {}, rows: [] }] }],
+    [
+      'a number for a reading',
+      { ...batch, assays: [{ id: 'a', kind: 'hydrate', name: '', given: {}, rows: [{ tare: 1 }] }] },
+    ],
+  ])('refuses %s', (_, document) => expect(batchSchema.safeParse(document).success).toBe(false))
+})
+
+describe('entries of a run', () => {
+  const written = {
+    id: '0c7d2f7e-0d0b-4d0f-8a51-9b6f3a4c1e02',
+    at: '2026-05-04T09:00:00Z',
+    by: '0c7d2f7e-0d0b-4d0f-8a51-9b6f3a4c1e02',
+    stage: 's1',
+  }
+  const good = [
+    { ...written, kind: 'step', step: 'wash-1', what: 'done', words: 'Wash' },
+    { ...written, kind: 'deviation', text: 'It foams up', steps: [] },
+    { ...written, kind: 'timer', timer: written.id, what: 'start', name: 'dish', seconds: 600 },
+    { ...written, kind: 'timer', timer: written.id, what: 'start', name: 'portions', every: 180 },
+    { ...written, kind: 'test', added: 'BaCl2', result: 'cloud' },
+    { ...written, kind: 'shift', step: 'weigh-2', to: '2026-05-05T09:00:00Z' },
+    { ...written, kind: 'photo', photo: 'a'.repeat(64), type: 'image/png', text: 'the dish' },
+  ]
+  it.each(good.map(entry => [entry.kind, entry] as const))('keeps a %s', (_, entry) =>
+    expect(entrySchema.safeParse(entry).error).toBeUndefined(),
+  )
+  it.each([
+    ['a clock that runs backwards', { ...good[2], seconds: -1 }],
+    ['a clock that rings all the time', { ...good[3], every: 0 }],
+    ['a picture by its path', { ...good[6], photo: '../secret' }],
+    ['a picture that is a page', { ...good[6], type: 'text/html' }],
+    ['a time that is none', { ...good[5], to: 'Thursday' }],
+    ['a step without a name', { ...good[0], step: '' }],
+  ])('refuses %s', (_, entry) => expect(entrySchema.safeParse(entry).success).toBe(false))
+})
+
 describe('changesBetween', () => {
   it('names each place that differs, with the texts there and here', () => {
     const other = withReagent({ species: 'Zn', supply: { kind: 'solid', assay: '99 %' }, charge: { volume: '2 mL' } })

@@ -1,37 +1,27 @@
 <script setup lang="ts">
-/** A picture beside the entry: made smaller here, sent at once; the server looks at its bytes. */
-const { code } = defineProps<{ code: string }>()
-const emit = defineEmits<{ taken: [photo: string, type: 'image/jpeg' | 'image/png' | 'image/webp'] }>()
+import { usePhotosStore } from '~/stores/photos'
+
+/** A picture beside the step: made smaller here, kept on the device, sent when the server answers; it looks at the bytes. */
+const { code, stage, step, text } = defineProps<{
+  code: string
+  stage: string
+  step?: string | undefined
+  text: string
+}>()
+const photos = usePhotosStore()
 const field = useTemplateRef('field')
-const problem = ref('')
 const isBusy = ref(false)
-const kept = shallowRef<Blob>()
 const MOST_EDGE = 1600
 
 async function take(event: Event): Promise<void> {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  ;(event.target as HTMLInputElement).value = ''
-  if (file) await send(await smaller(file))
-}
-async function send(picture: Blob): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
   isBusy.value = true
-  problem.value = ''
-  kept.value = picture
   try {
-    const { photo, type } = await $fetch<{ photo: string; type: 'image/jpeg' | 'image/png' | 'image/webp' }>(
-      `/api/batches/${encodeURIComponent(code)}/photos`,
-      { method: 'POST', body: picture, headers: { 'content-type': 'application/octet-stream' }, retry: 0 },
-    )
-    kept.value = undefined
-    emit('taken', photo, type)
-  } catch (error) {
-    const { statusCode, data } = error as { statusCode?: number; data?: { detail?: string } }
-    const isWrong = statusCode !== undefined && statusCode < 500
-    if (isWrong) kept.value = undefined
-    problem.value = isWrong
-      ? (data?.detail ?? 'The server refused the picture.')
-      : 'The picture is not saved: the server does not answer. It is held only while this page is open.'
+    await photos.take(code, { stage, ...(step && { step }), text }, await smaller(file))
   } finally {
+    input.value = ''
     isBusy.value = false
   }
 }
@@ -63,13 +53,12 @@ async function smaller(file: Blob): Promise<Blob> {
       @change="take"
     />
     <button type="button" class="button button-quiet glove px-4" :disabled="isBusy" @click="field?.click()">
-      {{ isBusy ? 'sending…' : 'photo…' }}
+      {{ isBusy ? 'keeping…' : 'photo…' }}
     </button>
-    <span v-if="problem" class="basis-full text-[13.5px] text-red" role="alert"
-      >{{ problem }}
-      <button v-if="kept" type="button" class="min-h-12 px-2 text-verdigris underline" @click="send(kept)">
-        Try again
-      </button></span
+    <span v-if="photos.problem" class="basis-full text-[13.5px] text-red" role="alert">{{ photos.problem }}</span>
+    <span v-if="photos.waiting > 0" class="small basis-full" role="status"
+      >{{ photos.waiting }} {{ photos.waiting === 1 ? 'picture is' : 'pictures are' }} kept on this device and sent when
+      the server answers.</span
     >
   </span>
 </template>

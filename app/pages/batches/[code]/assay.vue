@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Plus, Trash2 } from '@lucide/vue'
 import {
+  compareSets,
   computeWorksheet,
   newWorksheet,
   worksheetKinds,
@@ -85,6 +86,24 @@ function attach(): void {
 }
 const isAttached = computed(() => journal.lines.some(({ current }) => current === `Assay. ${words.value}`))
 
+/** Other worksheets that ask the same: another person's, another day's. */
+const comparisons = computed((): MarginNote[] =>
+  assays.value
+    .filter(one => one !== sheet.value && one.kind === sheet.value?.kind)
+    .flatMap((other): MarginNote[] => {
+      const found = compareSets(result.value?.values ?? [], computeWorksheet(other).values)
+      if (!found) return []
+      const { meansDiffer, spreadsDiffer, t, degrees, tProbability, f } = found
+      return [
+        {
+          tone: meansDiffer ? 'caution' : 'info',
+          tag: `Against “${other.name}”`,
+          text: `The means ${meansDiffer ? 'differ' : 'agree'}: t = ${t.toFixed(2)} with ${degrees.toFixed(0)} degrees of freedom, p = ${tProbability.toPrecision(2)}. The spreads ${spreadsDiffer ? 'differ, so they are not pooled' : 'agree'} (F = ${f.toFixed(1)}).`,
+        },
+      ]
+    }),
+)
+
 const notes = computed((): MarginNote[] => {
   const found = result.value
   if (!found) return []
@@ -122,6 +141,7 @@ const notes = computed((): MarginNote[] => {
         tag: 'Doubtful',
         text: `Replicate ${row + 1} stands out by ${test}’s test (${outlier.q.toFixed(2)} over ${outlier.critical.toFixed(2)}). It stays in the mean; look for a reason before you strike it.`,
       })),
+    ...comparisons.value,
     ...(values.length === 1
       ? [{ tone: 'info', tag: 'One value', text: 'One value has no spread: repeat it.' } as const]
       : []),

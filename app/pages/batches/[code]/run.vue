@@ -192,16 +192,6 @@ function record(measure: Measure, value: string, instrument?: string): void {
 function say(kind: 'observation' | 'note', text: string): void {
   journal.record({ kind, stage: stage.value.id, ...(step.value ? { step: step.value.id } : {}), text } as NewEntry)
 }
-function photograph(photo: string, type: 'image/jpeg' | 'image/png' | 'image/webp'): void {
-  journal.record({
-    kind: 'photo',
-    stage: stage.value.id,
-    ...(step.value ? { step: step.value.id } : {}),
-    photo,
-    type,
-    text: `Photo at: ${step.value?.words ?? 'the bench'}`,
-  } as NewEntry)
-}
 const spots = computed((): SpotTest[] =>
   journal.lines.flatMap(({ entry, current }) =>
     entry.kind === 'test' && current !== undefined && entry.stage === stage.value.id ? [entry] : [],
@@ -418,7 +408,7 @@ const minutes = (value: number): string =>
           @seen="say('observation', $event)"
           @note="say('note', $event)"
         >
-          <PhotoButton :code="batch.code" @taken="photograph" />
+          <PhotoButton :code="batch.code" :stage="stage.id" :step="step.id" :text="`Photo at: ${step.words}`" />
         </SeenCard>
         <p v-if="!run.next" class="mt-4 text-[17px]">
           Every step is done.

@@ -1,0 +1,83 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import { useOutboxStore, type NewEntry } from './outbox'
+
+interface Kept {
+  readonly id: string
+  readonly code: string
+  readonly at: string
+  readonly stage: string
+  readonly step?: string
+  readonly text: string
+  readonly picture: Blob
+}
+interface Places extends DBSchema {
+  photos: { key: string; value: Kept }
+}
+interface Taken {
+  readonly photo: string
+  readonly type: 'image/jpeg' | 'image/png' | 'image/webp'
+}
+const RETRY = 5000
+
+/** Pictures taken on this device, kept here until the server has them; each then becomes an entry with the time at which it was taken. */
+export const usePhotosStore = defineStore('photos', () => {
+  const outbox = useOutboxStore()
+  const waiting = ref(0)
+  const problem = ref('')
+  let places: Promise<IDBPDatabase<Places>> | undefined
+  let isSending = false
+
+  const open = (): Promise<IDBPDatabase<Places>> =>
+    (places ??= openDB<Places>('zip-ledger', 1, {
+      upgrade: db => void db.createObjectStore('photos', { keyPath: 'id' }),
+    }))
+
+  async function take(code: string, about: Pick<Kept, 'stage' | 'step' | 'text'>, picture: Blob): Promise<void> {
+    problem.value = ''
+    const at = new Date().toISOString()
+    await (await open()).put('photos', { id: `${at} ${crypto.randomUUID()}`, code, at, ...about, picture })
+    await send()
+  }
+
+  /** Sends what is kept, oldest first; a server that is away is asked again later. */
+  async function send(): Promise<void> {
+    if (isSending) return
+    isSending = true
+    try {
+      const db = await open()
+      for (const kept of await db.getAll('photos')) {
+        waiting.value = await db.count('photos')
+        if (!(await sendOne(kept))) {
+          setTimeout(send, RETRY)
+          break
+        }
+        await db.delete('photos', kept.id)
+      }
+      waiting.value = await db.count('photos')
+    } finally {
+      isSending = false
+    }
+  }
+
+  /** True when it is done with: taken by the server, or refused by it. */
+  async function sendOne({ code, at, stage, step, text, picture }: Kept): Promise<boolean> {
+    try {
+      const { photo, type } = await $fetch<Taken>(`/api/batches/${encodeURIComponent(code)}/photos`, {
+        method: 'POST',
+        body: picture,
+        headers: { 'content-type': 'application/octet-stream' },
+        retry: 0,
+      })
+      outbox.record(code, { kind: 'photo', stage, ...(step && { step }), photo, type, text } as NewEntry, at)
+      return true
+    } catch (error) {
+      const { statusCode, data } = error as { statusCode?: number; data?: { detail?: string } }
+      if (statusCode === undefined || statusCode >= 500) return false
+      problem.value = data?.detail ?? 'The server refused the picture.'
+      return true
+    }
+  }
+  return { waiting, problem, take, send }
+})
