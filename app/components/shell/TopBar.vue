@@ -26,7 +26,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       </svg>
       <span class="max-sm:hidden">Zip Ledger</span>
     </NuxtLink>
-    <nav class="flex items-stretch gap-5" aria-label="Main">
+    <nav class="flex items-stretch gap-5 max-sm:gap-3" aria-label="Main">
       <NuxtLink
         v-for="link in links"
         :key="link.to"
@@ -42,7 +42,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
         class="whitespace-nowrap rounded-full border border-[#6f7a79] px-3 py-1 text-[#e9e6da] hover:border-white"
         @click="emit('find')"
       >
-        Find <kbd class="figure ml-1 text-[#c6cac5]">/</kbd>
+        Find <kbd class="figure ml-1 text-[#c6cac5] max-sm:hidden">/</kbd>
       </button>
       <button
         class="rounded-full border border-[#6f7a79] px-2.5 py-1 max-sm:hidden text-[#e9e6da] hover:border-white"
@@ -56,7 +56,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
         <span class="max-sm:hidden">as</span>
         <select
           v-model="lab.personId"
-          class="max-w-[130px] rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]"
+          class="max-w-[130px] max-sm:max-w-[64px] rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]"
           aria-label="Who is at the bench"
         >
           <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>

@@ -80,7 +80,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
 }
 @media (max-width: 900px) {
   .batch {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

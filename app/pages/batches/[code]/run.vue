@@ -463,7 +463,7 @@ const minutes = (value: number): string =>
 }
 @media (max-width: 640px) {
   .run-page {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>
