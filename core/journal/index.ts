@@ -29,7 +29,7 @@ export {
   type PotReading,
   type Weighing,
 } from './journal'
-export { equipment, newStep, operationNames, operationOf, type Equipment, type Operation, type Step } from './steps'
+export { equipment, operationNames, operationOf, type Equipment, type Operation, type Step } from './steps'
 export { runOf, type Run, type StepState } from './run'
 export { elapsed, isPaused, remaining, rings, timersOf, type Timer } from './timers'
 export { forgottenBefore, type Forgotten } from './forgotten'

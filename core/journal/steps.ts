@@ -94,10 +94,3 @@ export interface Step {
   readonly until?: string
   readonly needs?: readonly Equipment[]
 }
-
-/** Steps without an end that a clock can tell must say what ends them; used as a first word of an own step. */
-export const newStep = (id: string, operation: Operation): Step => ({
-  id,
-  do: operation,
-  words: `${operation[0]!.toUpperCase()}${operation.slice(1)}`,
-})

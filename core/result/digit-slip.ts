@@ -2,7 +2,7 @@ import { grams, percentText, cause } from './cause'
 import type { Explanation } from './explain-yield'
 import type { ReadingFact, YieldFacts } from './yield-facts'
 
-/** Values that one slip of the hand makes of a reading: two neighbouring digits swapped, one digit misread by ten units of its place. */
+/** Values that one slip of the hand makes of a reading: two neighbouring digits swapped. */
 function slips(text: string): number[] {
   const [digits = ''] = /[\d.]+/.exec(text) ?? []
   const found = new Set<number>()
@@ -46,10 +46,7 @@ export function digitSlip(facts: YieldFacts): Explanation[] {
         suffices: 'alone',
         settle: `Weigh it again if it is still there, or look at what the instrument kept: it should differ by ${grams(Math.abs(value - reading.value))}.`,
       },
-      [
-        { says: far > 0.35 && 'Nothing small explains a difference this large.', times: 2.5 },
-        { says: facts.readings.length > 0 && /typed/.test(reading.what) && 'It was typed.', times: 1.3 },
-      ],
+      [{ says: far > 0.35 && 'Nothing small explains a difference this large.', times: 2.5 }],
     ),
   ]
 }

@@ -1,5 +1,4 @@
-import { parseFormula, type Formula } from '#core/formula'
-import { molarMass } from '#core/formula'
+import { molarMass, parseFormula, type Formula } from '#core/formula'
 import { standardUncertainty } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import type { ActualStage } from './actual'

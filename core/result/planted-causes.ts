@@ -1,4 +1,4 @@
-import { operationOf, type Entry, type Operation, type Step } from '#core/journal'
+import type { Entry, Operation, Step } from '#core/journal'
 import { computeReadPlan, readPlan, type ReagentPlan, type StagePlan } from '#core/sheet'
 import { proposedFor } from './brief'
 import type { CauseCode } from './explain-yield'
@@ -360,7 +360,6 @@ export function batchOf(one: Planted): { plan: { stages: StagePlan[] }; steps: r
       const times = step.do === 'wash' ? (one.washes ?? wanted) : step.do === 'add' ? (one.portions ?? wanted) : wanted
       for (let n = 0; n < times; n++) take(step, 'done')
     }
-    if (operationOf(step.do).name === 'filter') continue
   }
   for (const text of one.seen ?? []) entries.push({ kind: 'observation', ...written(), stage: 's1', text })
   if (one.deviation) entries.push({ kind: 'deviation', ...written(), stage: 's1', text: one.deviation, steps: [] })
