@@ -132,3 +132,9 @@ export function clockWords(seconds: number): string {
   const minutes = Math.floor(whole / 60) % 60
   return hours > 0 ? `${hours}:${two(minutes)}:${two(whole % 60)}` : `${minutes}:${two(whole % 60)}`
 }
+
+/** Minutes as one says them: 45 min, 4 h, 3 days. */
+export function durationWords(minutes: number): string {
+  if (minutes >= 2880) return `${Math.round(minutes / 1440)} days`
+  return minutes >= 120 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes)} min`
+}

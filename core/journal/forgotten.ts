@@ -3,7 +3,7 @@ import type { Operation, Step } from './steps'
 
 /** What is usually done before a step and was not, with the step that would mend it. */
 export interface Forgotten {
-  readonly code: 'wash' | 'tare' | 'cool' | 'residue' | 'rinse'
+  readonly code: 'wash' | 'tare' | 'cool' | 'residue'
   readonly ask: string
   /** An open step that stands before, or one to put in. */
   readonly open?: string

@@ -1,5 +1,6 @@
 export {
   clockWords,
+  durationWords,
   entryText,
   type About,
   type Correction,
@@ -34,7 +35,7 @@ export { runOf, type Run, type StepState } from './run'
 export { elapsed, isPaused, remaining, rings, timersOf, type Timer } from './timers'
 export { forgottenBefore, type Forgotten } from './forgotten'
 export { rescuesFor, type Rescue } from './rescues'
-export { laneOf, ringsAt, timesOf } from './lane'
+export { laneOf, minutesOf, ringsAt, timesOf } from './lane'
 export { judgeSpots, spotWords, type SpotVerdict } from './spot-test'
 export { dryingSeries, type DryWeighing } from './drying-series'
 export { judgeDryness, toleranceOf, type Dryness, type DryPoint } from './constant-mass'

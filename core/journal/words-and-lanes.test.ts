@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import {
   clockWords,
   dryingSeries,
+  durationWords,
   entryText,
   foldJournal,
   laneOf,
@@ -43,6 +44,13 @@ it.each([
   [3723, '1:02:03'],
   [-5, '0:00'],
 ])('%d s on a clock are %s', (seconds, text) => expect(clockWords(seconds)).toBe(text))
+
+it.each([
+  [4, '4 min'],
+  [119, '119 min'],
+  [720, '12 h'],
+  [2880, '2 days'],
+])('%d minutes are %s', (minutes, text) => expect(durationWords(minutes)).toBe(text))
 
 describe('dryingSeries', () => {
   const crop: About = { what: 'product', stage: 's1', crop: 1 }

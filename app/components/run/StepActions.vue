@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StepState } from '#core/journal'
+import { durationWords, type StepState } from '#core/journal'
 
 /** What can be done with the step at hand: one large key, and the ways out. */
 const { state, waitMinutes } = defineProps<{ state: StepState; waitMinutes: number }>()
@@ -17,16 +17,10 @@ watch(
   },
 )
 const times = computed(() => state.step.repeat?.times ?? 1)
-const long = (minutes: number): string =>
-  minutes >= 2880
-    ? `${Math.round(minutes / 1440)} days`
-    : minutes >= 120
-      ? `${Math.round(minutes / 60)} h`
-      : `${Math.round(minutes)} min`
 const primary = computed(() => {
   if (state.status === 'done' || state.status === 'skipped') return 'On to the next'
   if (times.value > 1) return `${state.times + 1} of ${times.value} is done`
-  if (waitMinutes > 0 && state.status === 'open') return `Begin, then wait ${long(waitMinutes)}`
+  if (waitMinutes > 0 && state.status === 'open') return `Begin, then wait ${durationWords(waitMinutes)}`
   return 'Done, next step'
 })
 function skip(): void {

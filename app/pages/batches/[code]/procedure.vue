@@ -2,7 +2,7 @@
 import { ArrowDown, ArrowUp, Copy, GripVertical, Pencil, Trash2 } from '@lucide/vue'
 import Sortable from 'sortablejs'
 import type { Template } from '#core/document'
-import { timesOf, type Step } from '#core/journal'
+import { durationWords, timesOf, type Step } from '#core/journal'
 import { useStageRun } from '~/composables/useStageRun'
 import { useBatchStore } from '~/stores/batch'
 import { useLabStore } from '~/stores/lab'
@@ -105,12 +105,6 @@ const total = computed(() =>
     wait: 0,
   }),
 )
-const long = (minutes: number): string =>
-  minutes >= 2880
-    ? `${(minutes / 1440).toFixed(1)} days`
-    : minutes >= 120
-      ? `${(minutes / 60).toFixed(1)} h`
-      : `${minutes.toFixed(0)} min`
 </script>
 
 <template>
@@ -125,7 +119,8 @@ const long = (minutes: number): string =>
                 ? 'Your own; it no longer follows the plan by itself.'
                 : 'Proposed from the sheet, the crystallisation and the drying; it follows the plan until you change it or begin.'
             }}
-            {{ procedure.length }} steps, hands-on {{ long(total.hands) }}, waiting {{ long(total.wait) }}.
+            {{ procedure.length }} steps, hands-on {{ durationWords(total.hands) }}, waiting
+            {{ durationWords(total.wait) }}.
           </p>
         </div>
         <div class="flex items-center gap-2">
@@ -159,8 +154,8 @@ const long = (minutes: number): string =>
               >, {{ step.repeat.times }} times</template
             ><span v-if="step.until" class="text-soft">, until <RichText :text="step.until" /></span>
             <span class="small block"
-              >{{ step.do }} · {{ long(timesOf(step).hands)
-              }}<template v-if="timesOf(step).wait > 0"> + {{ long(timesOf(step).wait) }} waiting</template
+              >{{ step.do }} · {{ durationWords(timesOf(step).hands)
+              }}<template v-if="timesOf(step).wait > 0"> + {{ durationWords(timesOf(step).wait) }} waiting</template
               ><template v-if="step.needs?.length"> · {{ step.needs.join(', ') }}</template
               ><b v-if="statusOf(step.id) !== 'open'" class="text-verdigris"> · {{ statusOf(step.id) }}</b></span
             >

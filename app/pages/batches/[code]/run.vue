@@ -4,7 +4,9 @@ import { colourOf, parseFormula } from '#core/formula'
 import {
   cropsOf,
   dryingSeries,
+  durationWords,
   forgottenBefore,
+  minutesOf,
   timesOf,
   weighingOf,
   type About,
@@ -139,9 +141,7 @@ function primary(): void {
   done()
 }
 function startEvery(of: Step, every: string): void {
-  const minutes = Number.parseFloat(every) || 3
-  const unit = /s$/.test(every.trim()) ? 1 : /h$/.test(every.trim()) ? 3600 : 60
-  clocks.start(journal.code, stage.value.id, nameFor(of), { step: of.id, every: minutes * unit })
+  clocks.start(journal.code, stage.value.id, nameFor(of), { step: of.id, every: minutesOf(every, 3) * 60 })
 }
 const nameFor = (of: Step): string => of.words.replace(/[{}]/g, '').slice(0, 60)
 function stopClocks(of: Step): void {
@@ -261,12 +261,6 @@ onKey([' ', 'Enter'], primary, ', button, a, summary')
 onKey(['ArrowDown', 'j'], () => move(1))
 onKey(['ArrowUp', 'PageUp', 'k'], () => move(-1))
 onKey('w', () => (troubled.value = step.value !== undefined))
-const minutes = (value: number): string =>
-  value >= 2880
-    ? `${Math.round(value / 1440)} days`
-    : value >= 120
-      ? `${Math.round(value / 60)} h`
-      : `${Math.round(value)} min`
 </script>
 
 <template>
@@ -290,8 +284,8 @@ const minutes = (value: number): string =>
       <template v-else-if="chosen && step">
         <p class="text-[14px] text-soft">
           Step {{ at + 1 }} of {{ run.steps.length
-          }}<template v-if="times.hands > 0"> · hands-on about {{ minutes(times.hands) }}</template
-          ><template v-if="times.wait > 0">, then wait {{ minutes(times.wait) }}</template
+          }}<template v-if="times.hands > 0"> · hands-on about {{ durationWords(times.hands) }}</template
+          ><template v-if="times.wait > 0">, then wait {{ durationWords(times.wait) }}</template
           ><template v-if="step.needs?.length"> · needs {{ step.needs.join(', ') }}</template>
           <b v-if="chosen.status === 'done' || chosen.status === 'skipped'" class="text-verdigris">
             · {{ chosen.status }}<template v-if="chosen.why">: {{ chosen.why }}</template></b
