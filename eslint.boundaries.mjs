@@ -8,9 +8,9 @@ const core = {
   equation: ['problem', 'formula', 'species'],
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
   sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
-  assay: ['problem', 'quantity', 'reference', 'formula', 'equation'],
+  assay: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   journal: ['problem', 'quantity'],
-  result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'journal'],
+  result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'assay', 'journal'],
   document: ['problem', 'reference', 'formula', 'sheet', 'assay', 'journal'],
 }
 const packages = { document: ['zod'] }

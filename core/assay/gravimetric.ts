@@ -1,4 +1,4 @@
-import { commonFactor, molarMassFigure, type Formula } from '#core/formula'
+import { commonFactor, molarMass, molarMassFigure, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { exact, product, type Figure } from '#core/quantity'
 import type { AssayProblem } from './problems'
@@ -34,3 +34,9 @@ export function gravimetricFactor(analyte: Formula, weighed: Formula): Checked<F
 /** Share of analyte in a sample, from the mass of its precipitate. */
 export const analyteShare = (factor: Figure, precipitate: Figure, sample: Figure): Figure =>
   product('analyte in the sample', 'mass fraction', [precipitate, factor], [sample])
+
+/** Share of the analyte that a pure substance holds by its formula, a fraction of one; undefined where it holds none. */
+export function shareHeld(analyte: Formula, substance: Formula): number | undefined {
+  const units = unitsIn(analyte, substance)
+  return units ? (units * molarMass(analyte)) / molarMass(substance) : undefined
+}

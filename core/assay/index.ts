@@ -1,17 +1,22 @@
 export { compareSets, type Comparison } from './compare'
+export { curveFrom, explainCurve, MOST_POINTS, type CurvePoints, type CurveProblem } from './curve-file'
+export { bandAt, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
+export type { Calibration } from './absorbance-sheet'
 export { empiricalFormula, type Empirical } from './empirical'
-export { analyteShare, gravimetricFactor, unitsIn } from './gravimetric'
+export { analyteShare, gravimetricFactor, shareHeld, unitsIn } from './gravimetric'
 export { watersFromLoss, type Waters } from './hydrate'
 export { explainAssay, type AssayProblem } from './problems'
 export { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
+export { bandsOf, type Band } from './spectrum'
+export { plateausOf, residuesOf, stepsOf, type Plateau, type Step as ThermalStep } from './thermogram'
+export { columnsOf, computeWorksheet, newWorksheet, worksheetShapes, type WorksheetResult } from './worksheet'
 export {
-  computeWorksheet,
-  newWorksheet,
   worksheetKinds,
-  worksheetShapes,
+  type Choices,
+  type Finding,
+  type Shape,
   type Worksheet,
   type WorksheetKind,
-  type WorksheetResult,
-} from './worksheet'
+} from './worksheet-kind'
 export { studentT } from './student'
-export { amountOf, matched, purityAs, usedUp, type Purity, type Reagent } from './titration'
+export { amountOf, matched, purityAs, strengthFrom, usedUp, type Purity, type Reagent } from './titration'

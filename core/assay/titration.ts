@@ -67,3 +67,30 @@ export function purityAs(
   }
   return ok(found)
 }
+
+interface Weighed {
+  readonly standard: Formula
+  readonly mass: Figure
+  readonly purity?: Figure | undefined
+}
+interface Used {
+  readonly titrant: Formula
+  readonly volume: Figure
+  readonly blank?: Figure | undefined
+}
+
+/** Strength of a solution, mol/L, from a weighed standard and the volume that goes with it. Refuses a blank as large as the volume. */
+export function strengthFrom(
+  reaction: Reaction,
+  { standard, mass, purity }: Weighed,
+  { titrant, volume, blank }: Used,
+): Checked<Figure, AssayProblem> {
+  if (volume.value <= (blank?.value ?? 0)) return fail({ code: 'titrate.blank-over', species: titrant.text })
+  const amount = product(`amount of {${standard.text}}`, 'amount', purity ? [mass, purity] : [mass], [
+    molarMassFigure(standard),
+  ])
+  const needed = matched(reaction, standard, amount, titrant)
+  if (!needed.ok) return needed
+  const used = blank ? difference('volume less the blank', volume, blank) : volume
+  return ok(product(`strength of {${titrant.text}}`, 'concentration', [needed.value], [used], 1000))
+}

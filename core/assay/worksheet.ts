@@ -1,97 +1,58 @@
-import { balance, parseEquation } from '#core/equation'
-import { parseFormula, type Formula } from '#core/formula'
-import type { Advice, Span } from '#core/problem'
-import { difference, explainQuantity, parseQuantity, type Figure, type Kind } from '#core/quantity'
-import { analyteShare, gravimetricFactor } from './gravimetric'
-import { watersFromLoss } from './hydrate'
-import { explainAssay, type AssayProblem } from './problems'
+import type { Figure } from '#core/quantity'
+import { standardUncertainty } from '#core/quantity'
+import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
+import { compositionSheet } from './composition-sheet'
+import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
+import { gravimetricSheet } from './gravimetric-sheet'
+import { hydrateSheet } from './hydrate-sheet'
+import { mixtureSheet } from './mixture-sheet'
+import { readAsked, readRow } from './read-asked'
 import { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
-import { amountOf, matched, purityAs } from './titration'
+import { backTitrationSheet, standardisationSheet, titrationSheet } from './titration-sheet'
+import { judgeWashes, washesShape, type WashState } from './washes-sheet'
+import type {
+  Cells,
+  Choices,
+  Column,
+  FieldProblem,
+  Finding,
+  Shape,
+  SheetKind,
+  Worksheet,
+  WorksheetKind,
+} from './worksheet-kind'
 
-/** An assay as it is typed and kept: what is sought, and one row of readings for each replicate. Texts with units; nothing computed. */
-export interface Worksheet {
-  readonly id: string
-  readonly kind: WorksheetKind
-  readonly name: string
-  /** What the kind asks for, by its own keys. */
-  readonly given: Readonly<Record<string, string>>
-  readonly rows: readonly Readonly<Record<string, string>>[]
-}
-export const worksheetKinds = ['gravimetric', 'hydrate', 'titration'] as const
-export type WorksheetKind = (typeof worksheetKinds)[number]
+/** Kinds whose rows repeat one measurement. */
+const repeated = {
+  gravimetric: gravimetricSheet,
+  hydrate: hydrateSheet,
+  titration: titrationSheet,
+  'back titration': backTitrationSheet,
+  standardisation: standardisationSheet,
+  composition: compositionSheet,
+  mixture: mixtureSheet,
+} as const satisfies Partial<Record<WorksheetKind, SheetKind>>
+const methodOf = (kind: WorksheetKind): SheetKind | undefined =>
+  (repeated as Partial<Record<WorksheetKind, SheetKind>>)[kind]
 
-interface Column {
-  readonly key: string
-  readonly label: string
-  readonly kind: Kind
-}
-interface Asked {
-  readonly key: string
-  readonly label: string
-  readonly what: 'formula' | 'equation' | 'concentration'
-  readonly example: string
-}
-interface Shape {
-  readonly name: string
-  readonly about: string
-  readonly asked: readonly Asked[]
-  readonly columns: readonly Column[]
-  readonly result: string
-  readonly unit: '%' | 'waters'
-}
-
-export const worksheetShapes: Record<WorksheetKind, Shape> = {
-  gravimetric: {
-    name: 'Gravimetric',
-    about: 'A weighed sample, thrown down as something pure, dried and weighed.',
-    asked: [
-      { key: 'analyte', label: 'Analyte', what: 'formula', example: 'Ni' },
-      { key: 'weighedAs', label: 'Weighed as', what: 'formula', example: 'Ni(C4H7N2O2)2' },
-    ],
-    columns: [
-      { key: 'sample', label: 'Sample', kind: 'mass' },
-      { key: 'tare', label: 'Crucible or paper', kind: 'mass' },
-      { key: 'gross', label: 'with the precipitate', kind: 'mass' },
-    ],
-    result: 'Analyte in the sample',
-    unit: '%',
-  },
-  hydrate: {
-    name: 'Water by heating',
-    about: 'A weighed hydrate, heated to constant mass as the anhydrous salt.',
-    asked: [{ key: 'salt', label: 'Salt without its water', what: 'formula', example: 'CuSO4' }],
-    columns: [
-      { key: 'tare', label: 'Vessel', kind: 'mass' },
-      { key: 'before', label: 'with the hydrate', kind: 'mass' },
-      { key: 'after', label: 'after heating', kind: 'mass' },
-    ],
-    result: 'Waters to a formula',
-    unit: 'waters',
-  },
-  titration: {
-    name: 'Titration',
-    about: 'A weighed sample, titrated directly with a solution of known strength.',
-    asked: [
-      { key: 'equation', label: 'Equation', what: 'equation', example: 'Na2CO3 + HCl -> NaCl + H2O + CO2' },
-      { key: 'titrant', label: 'Titrant', what: 'formula', example: 'HCl' },
-      { key: 'concentration', label: 'Its strength', what: 'concentration', example: '0.1000 mol/L' },
-      { key: 'species', label: 'Sought, as in the equation', what: 'formula', example: 'Na2CO3' },
-      { key: 'form', label: 'Sample taken as', what: 'formula', example: 'Na2CO3·10H2O' },
-    ],
-    columns: [
-      { key: 'sample', label: 'Sample', kind: 'mass' },
-      { key: 'volume', label: 'Titrant used', kind: 'volume' },
-      { key: 'blank', label: 'Blank', kind: 'volume' },
-    ],
-    result: 'Purity as this form',
-    unit: '%',
-  },
+export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
+  gravimetric: gravimetricSheet.shape,
+  hydrate: hydrateSheet.shape,
+  titration: titrationSheet.shape,
+  'back titration': backTitrationSheet.shape,
+  standardisation: standardisationSheet.shape,
+  composition: compositionSheet.shape,
+  mixture: mixtureSheet.shape,
+  absorbance: absorbanceShape,
+  spectrum: spectrumShape,
+  thermogram: thermogramShape,
+  washes: washesShape,
 }
 
-export interface FieldProblem extends Advice {
-  readonly key: string
-  readonly span?: Span
-}
+/** The columns of a worksheet: those of its kind, and one more for each wavelength. */
+export const columnsOf = ({ kind, given }: Worksheet): readonly Column[] =>
+  kind === 'absorbance' ? [...absorbanceShape.columns, ...absorbanceColumns(given)] : worksheetShapes[kind].columns
+
 export interface WorksheetRow {
   readonly figure?: Figure
   readonly problems: readonly FieldProblem[]
@@ -102,191 +63,108 @@ export interface WorksheetResult {
   readonly problems: readonly FieldProblem[]
   /** The factor of a gravimetric assay. */
   readonly factor?: Figure
-  /** In percent, or waters. */
+  /** One for each whole replicate, scaled as shown. */
   readonly values: readonly number[]
   readonly summary?: Replicates
   readonly outliers: readonly { readonly test: 'Dixon' | 'Grubbs'; readonly outlier: Outlier; readonly row: number }[]
+  readonly findings: readonly Finding[]
+  readonly choices: readonly Choices[]
+  readonly absorbance?: AbsorbanceResult
+  readonly washes?: WashState
+  readonly curve?: CurveResult
+  /** The result of what is no set of replicates, in words. */
+  readonly headline?: string
 }
 
-type Read = { readonly value: Figure } | { readonly problem: FieldProblem } | undefined
-
-/** Works a worksheet out: every replicate that is whole, and what they say together. No value is ever dropped; a doubtful one is named. */
+/** Works a worksheet out: every row that is whole, and what they say together. No value is ever dropped; a doubtful one is named. */
 export function computeWorksheet(sheet: Worksheet): WorksheetResult {
-  const shape = worksheetShapes[sheet.kind]
-  const given = readGiven(sheet, shape)
-  const factor = given.factor
-  const rows = sheet.rows.map((row, i): WorksheetRow => {
-    const figures: Record<string, Figure> = {}
-    const problems: FieldProblem[] = []
-    for (const column of shape.columns) {
-      const read = readCell(row[column.key] ?? '', column, i)
-      if (!read) continue
-      if ('problem' in read) problems.push(read.problem)
-      else figures[column.key] = read.value
-    }
-    const done = problems.length === 0 && given.work ? given.work(figures) : undefined
-    if (done && 'problem' in done) return { problems: [done.problem] }
-    return { problems, ...(done && { figure: done.value }) }
+  const { asked } = worksheetShapes[sheet.kind]
+  const values = readAsked(asked, sheet.given)
+  const columns = columnsOf(sheet)
+  const read = sheet.rows.map((row, i) => readRow(columns, row, i + 1))
+  const kind = methodOf(sheet.kind)
+  if (kind) return computeReplicates(kind, values, read)
+  const base = {
+    rows: read.map(({ problems }) => ({ problems })),
+    problems: values.problems,
+    values: [],
+    outliers: [],
+    choices: [],
+  }
+  if (sheet.kind === 'absorbance') {
+    const rows = read.map(({ cells }, i) => ({ cells, label: sheet.rows[i]!.label?.trim() ?? '' }))
+    const absorbance = judgeAbsorbance(sheet.given, rows, values.figures.path?.value)
+    const { findings, choices, headline } = absorbance
+    return { ...base, absorbance, findings, choices, ...(headline && { headline }) }
+  }
+  if (sheet.kind === 'washes') {
+    const rows = read.map(({ cells }) => cells)
+    const washes = judgeWashes(values.texts.what, values.figures.within?.value, rows)
+    return { ...base, washes, findings: washes.findings, ...(washes.headline && { headline: washes.headline }) }
+  }
+  const curve = sheet.kind === 'thermogram' ? judgeThermogram(sheet.given, sheet.curve) : judgeSpectrum(sheet.curve)
+  const { findings, choices, headline } = curve
+  return {
+    ...base,
+    curve,
+    findings,
+    choices,
+    problems: [...values.problems.filter(({ key }) => !curve.problems.some(one => one.key === key)), ...curve.problems],
+    ...(headline && { headline }),
+  }
+}
+
+function computeReplicates(
+  { shape, method }: SheetKind,
+  asked: ReturnType<typeof readAsked>,
+  read: readonly { cells: Cells; problems: readonly FieldProblem[] }[],
+): WorksheetResult {
+  const { scale } = shape.unit
+  const made = asked.problems.length > 0 ? { problems: asked.problems } : method(asked)
+  const rows = read.map(({ cells, problems }): WorksheetRow => {
+    const worked = problems.length === 0 ? made.work?.(cells) : undefined
+    if (worked && 'problem' in worked) return { problems: [worked.problem] }
+    return { problems, ...(worked && { figure: worked.value }) }
   })
-  const scale = shape.unit === '%' ? 100 : 1
-  const values = rows.flatMap(({ figure }) => (figure ? [figure.value * scale] : []))
-  const rowOf = (value: number): number =>
-    rows.findIndex(({ figure }) => figure !== undefined && Math.abs(figure.value * scale - value) < 1e-12)
+  const whole = rows.flatMap(({ figure }, i) => (figure ? [{ figure, cells: read[i]!.cells, row: i }] : []))
+  const values = whole.map(({ figure }) => figure.value * scale)
+  const summary = values.length > 0 ? summarise(values) : undefined
+  const judged =
+    summary &&
+    made.judge?.({
+      values,
+      mean: summary.mean,
+      uncertainty: uncertaintyOf(
+        summary,
+        whole.map(({ figure }) => standardUncertainty(figure) * scale),
+      ),
+      cells: whole.map(({ cells }) => cells),
+    })
+  const rowOf = (value: number): number => whole.find((_, i) => values[i] === value)?.row ?? 0
   const tests = [
     ['Dixon', dixon(values)],
     ['Grubbs', grubbs(values)],
   ] as const
   return {
     rows,
-    problems: given.problems,
-    ...(factor && { factor }),
+    problems: made.problems,
+    ...(made.factor && { factor: made.factor }),
     values,
-    ...(values.length > 0 && { summary: summarise(values) }),
+    ...(summary && { summary }),
     outliers: tests.flatMap(([test, outlier]) => (outlier ? [{ test, outlier, row: rowOf(outlier.value) }] : [])),
+    findings: judged?.findings ?? [],
+    choices: judged?.choices ?? [],
   }
 }
 
-function readCell(text: string, { key, label, kind }: Column, row: number): Read {
-  if (text.trim() === '') return undefined
-  const read = parseQuantity(text, {
-    kinds: [kind],
-    name: label.toLowerCase(),
-    source: `${label.toLowerCase()}, replicate ${row + 1}`,
-    zero: true,
-  })
-  return read.ok
-    ? { value: read.value }
-    : { problem: { key, span: read.problem.span, ...explainQuantity(read.problem) } }
+/** Of the mean: what the scatter of the replicates says, but never less than one reading's share. */
+function uncertaintyOf({ standardDeviation }: Replicates, each: readonly number[]): number {
+  const byReading = Math.hypot(...each) / each.length
+  const byScatter = standardDeviation === undefined ? 0 : standardDeviation / Math.sqrt(each.length)
+  return Math.max(byReading, byScatter)
 }
 
-interface Given {
-  readonly problems: readonly FieldProblem[]
-  readonly factor?: Figure
-  readonly work?: (figures: Readonly<Record<string, Figure>>) => Read
-}
-
-function readGiven({ kind, given }: Worksheet, { asked }: Shape): Given {
-  const problems: FieldProblem[] = []
-  const formulas: Record<string, Formula> = {}
-  for (const { key, what } of asked) {
-    const text = given[key] ?? ''
-    if (what !== 'formula' || text.trim() === '') continue
-    const read = parseFormula(text)
-    if (read.ok) formulas[key] = read.value
-    else
-      problems.push({
-        key,
-        span: read.problem.span,
-        why: `“${text}” does not read as a formula.`,
-        fix: 'Write it as chemists do, such as NiSO4·6H2O.',
-      })
-  }
-  if (problems.length > 0) return { problems }
-  if (kind === 'gravimetric') return gravimetricGiven(formulas)
-  if (kind === 'hydrate') return hydrateGiven(formulas)
-  return titrationGiven(formulas, given)
-}
-
-const at = (key: string, problem: AssayProblem): FieldProblem => ({ key, ...explainAssay(problem) })
-const below = (key: string): FieldProblem => ({
-  key,
-  why: 'This is below the empty vessel.',
-  fix: 'Check whether the two are swapped or a digit was misread.',
-})
-
-function gravimetricGiven({ analyte, weighedAs }: Readonly<Record<string, Formula>>): Given {
-  if (!analyte || !weighedAs) return { problems: [] }
-  const factor = gravimetricFactor(analyte, weighedAs)
-  if (!factor.ok) return { problems: [at('weighedAs', factor.problem)] }
-  return {
-    problems: [],
-    factor: factor.value,
-    work({ sample, tare, gross }) {
-      if (!sample || !tare || !gross) return undefined
-      if (gross.value < tare.value) return { problem: below('gross') }
-      if (sample.value <= 0) return undefined
-      return { value: analyteShare(factor.value, difference('precipitate', gross, tare), sample) }
-    },
-  }
-}
-
-function hydrateGiven({ salt }: Readonly<Record<string, Formula>>): Given {
-  if (!salt) return { problems: [] }
-  return {
-    problems: [],
-    work({ tare, before, after }) {
-      if (!tare || !before || !after) return undefined
-      if (after.value <= tare.value) return { problem: below('after') }
-      const waters = watersFromLoss(
-        salt,
-        difference('hydrate', before, tare),
-        difference('anhydrous salt', after, tare),
-      )
-      return waters.ok ? { value: waters.value.waters } : { problem: at('after', waters.problem) }
-    },
-  }
-}
-
-function titrationGiven(
-  { titrant, species, form }: Readonly<Record<string, Formula>>,
-  given: Readonly<Record<string, string>>,
-): Given {
-  const equation = given.equation?.trim() ? parseEquation(given.equation) : undefined
-  if (equation && !equation.ok)
-    return {
-      problems: [
-        {
-          key: 'equation',
-          why: 'The equation does not read.',
-          fix: 'Write it with + and ->, such as Na2CO3 + HCl -> NaCl + H2O + CO2.',
-        },
-      ],
-    }
-  const reaction = equation?.ok ? balance(equation.value) : undefined
-  if (reaction && !reaction.ok)
-    return {
-      problems: [
-        { key: 'equation', why: 'The equation does not balance.', fix: 'Look at what is missing on one side.' },
-      ],
-    }
-  if (reaction?.ok && !reaction.value.unique)
-    return {
-      problems: [
-        {
-          key: 'equation',
-          why: 'Several independent reactions share these species.',
-          fix: 'Give the one that the titration follows.',
-        },
-      ],
-    }
-  const strength = given.concentration?.trim()
-    ? parseQuantity(given.concentration, {
-        kinds: ['concentration'],
-        name: 'concentration of the titrant',
-        source: 'concentration of the titrant',
-      })
-    : undefined
-  if (strength && !strength.ok)
-    return { problems: [{ key: 'concentration', span: strength.problem.span, ...explainQuantity(strength.problem) }] }
-  if (!reaction?.ok || !reaction.value.unique || !strength?.ok || !titrant || !species || !form) return { problems: [] }
-  const balanced = reaction.value.reaction
-  const probe = matched(balanced, titrant, strength.value, species)
-  if (!probe.ok) return { problems: [at('equation', probe.problem)] }
-  return {
-    problems: [],
-    work({ sample, volume, blank }) {
-      if (!sample || !volume || sample.value <= 0) return undefined
-      const used = amountOf({ formula: titrant, concentration: strength.value, volume, ...(blank && { blank }) })
-      if (!used.ok) return { problem: at('blank', used.problem) }
-      const sought = matched(balanced, titrant, used.value, species)
-      if (!sought.ok) return { problem: at('volume', sought.problem) }
-      const purity = purityAs(species, sought.value, sample, [form])
-      return purity.ok ? { value: purity.value[0]!.purity } : { problem: at('form', purity.problem) }
-    },
-  }
-}
-
-/** A fresh worksheet with three empty rows. */
+/** A fresh worksheet with three empty rows, or none where a file is read. */
 export const newWorksheet = (
   id: string,
   kind: WorksheetKind,
@@ -296,5 +174,5 @@ export const newWorksheet = (
   kind,
   name: worksheetShapes[kind].name,
   given,
-  rows: [{}, {}, {}],
+  rows: worksheetShapes[kind].rows === 'file' ? [] : [{}, {}, {}],
 })

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { worksheetKinds, type Worksheet } from '#core/assay'
+import { MOST_POINTS, worksheetKinds, type Worksheet } from '#core/assay'
 import { equipment, operationNames, type Step } from '#core/journal'
 import { chosenWays, type Plan } from '#core/sheet'
 
@@ -162,6 +162,16 @@ export const batchSchema = z.strictObject({
         name: text(120),
         given: z.record(text(40), text(2000)),
         rows: z.array(z.record(text(40), measured)).max(200),
+        curve: z
+          .strictObject({
+            x: text(80),
+            y: text(80),
+            points: z
+              .array(z.tuple([z.number(), z.number()]))
+              .min(5)
+              .max(MOST_POINTS),
+          })
+          .exactOptional(),
       }),
     )
     .max(40)

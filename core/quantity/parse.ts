@@ -25,6 +25,8 @@ export interface Reading {
   readonly zero?: boolean
   /** Lets a percentage pass 100: an excess, not a part of a whole. */
   readonly aboveWhole?: boolean
+  /** Lets a reading lie below zero: an absorbance of a blank. */
+  readonly negative?: boolean
 }
 
 /**
@@ -34,7 +36,7 @@ export interface Reading {
  */
 export function parseQuantity(
   text: string,
-  { kinds, name, source, zero = false, aboveWhole = false }: Reading,
+  { kinds, name, source, zero = false, aboveWhole = false, negative = false }: Reading,
 ): Checked<Figure, QuantityProblem> {
   const whole: Span = [0, text.length]
   if (text.trim() === '') return fail({ code: 'quantity.empty', span: whole, kinds })
@@ -61,7 +63,8 @@ export function parseQuantity(
   const typed = Number(digits.replace('−', '-'))
   const value = typed * unit.size + ('offset' in unit ? unit.offset! : 0)
   if (!Number.isFinite(value) || Math.abs(value) > 1e12) return fail({ code: 'quantity.out-of-range', span: at })
-  if (unit.kind === 'temperature' ? value < -273.15 : value < 0) return fail({ code: 'quantity.negative', span: at })
+  if (unit.kind === 'temperature' ? value < -273.15 : value < 0 && !negative)
+    return fail({ code: 'quantity.negative', span: at })
   if (value === 0 && !zero && unit.kind !== 'temperature') return fail({ code: 'quantity.zero', span: at })
   if (unit.kind === 'mass fraction' && !aboveWhole && value > 1 + 1e-12)
     return fail({ code: 'quantity.over-whole', span: at })

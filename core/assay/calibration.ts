@@ -1,0 +1,97 @@
+import { studentT } from './student'
+
+export interface Point {
+  readonly x: number
+  readonly y: number
+}
+export interface Line {
+  readonly slope: number
+  readonly intercept: number
+  /** Residual standard deviation, n − 2. */
+  readonly deviation: number
+  readonly slopeError: number
+  readonly interceptError: number
+  /** Coefficient of determination. */
+  readonly r2: number
+  readonly n: number
+  readonly xMean: number
+  readonly yMean: number
+  readonly sxx: number
+  readonly from: number
+  readonly to: number
+}
+
+/**
+ * Least-squares line of y on x, centred (Miller and Miller, Statistics and Chemometrics for Analytical Chemistry, ch. 5, from memory).
+ * Undefined for fewer than three points, or all at one x.
+ */
+export function fitLine(points: readonly Point[]): Line | undefined {
+  const n = points.length
+  if (n < 3) return undefined
+  const xMean = points.reduce((sum, { x }) => sum + x, 0) / n
+  const yMean = points.reduce((sum, { y }) => sum + y, 0) / n
+  let sxx = 0
+  let sxy = 0
+  let syy = 0
+  for (const { x, y } of points) {
+    sxx += (x - xMean) ** 2
+    sxy += (x - xMean) * (y - yMean)
+    syy += (y - yMean) ** 2
+  }
+  if (!(sxx > 0)) return undefined
+  const slope = sxy / sxx
+  const intercept = yMean - slope * xMean
+  const rest = points.reduce((sum, { x, y }) => sum + (y - intercept - slope * x) ** 2, 0)
+  const deviation = Math.sqrt(rest / (n - 2))
+  return {
+    slope,
+    intercept,
+    deviation,
+    slopeError: deviation / Math.sqrt(sxx),
+    interceptError: deviation * Math.sqrt(1 / n + xMean ** 2 / sxx),
+    r2: syy > 0 ? 1 - rest / syy : 1,
+    n,
+    xMean,
+    yMean,
+    sxx,
+    from: Math.min(...points.map(({ x }) => x)),
+    to: Math.max(...points.map(({ x }) => x)),
+  }
+}
+
+/** Half-width of the 95 % confidence band of the line at x: t·s·√(1/n + (x − x̄)²/Sxx). */
+export const bandAt = ({ deviation, n, xMean, sxx }: Line, x: number): number =>
+  studentT(0.95, n - 2) * deviation * Math.sqrt(1 / n + (x - xMean) ** 2 / sxx)
+
+/** x of a mean of `repeats` readings of y, and its standard uncertainty (same source, eq. 5.9); undefined for a flat line. */
+export function readBack(line: Line, y: number, repeats: number): { x: number; uncertainty: number } | undefined {
+  const { slope, intercept, deviation, n, yMean, sxx } = line
+  if (slope === 0) return undefined
+  const uncertainty =
+    (deviation / Math.abs(slope)) * Math.sqrt(1 / repeats + 1 / n + (y - yMean) ** 2 / (slope ** 2 * sxx))
+  return { x: (y - intercept) / slope, uncertainty }
+}
+
+/**
+ * The point furthest off the line, by its deleted studentised residual, against Student's t for the worst of n at 95 % (Bonferroni; Weisberg,
+ * Applied Linear Regression, ch. 9, from memory). Suspected, never dropped. Undefined below four points.
+ */
+export function worstPoint(
+  points: readonly Point[],
+): { index: number; t: number; critical: number; suspected: boolean } | undefined {
+  const n = points.length
+  if (n < 4) return undefined
+  let worst: { index: number; t: number } | undefined
+  for (let index = 0; index < n; index++) {
+    const others = fitLine(points.filter((_, j) => j !== index))
+    if (!others) continue
+    const { x, y } = points[index]!
+    const spread = others.deviation * Math.sqrt(1 + 1 / others.n + (x - others.xMean) ** 2 / others.sxx)
+    const off = Math.abs(y - others.intercept - others.slope * x)
+    const t = spread > 0 ? off / spread : off > 1e-9 ? Infinity : 0
+    if (!worst || t > worst.t) worst = { index, t }
+  }
+  if (!worst) return undefined
+  const critical = studentT(1 - 0.05 / n, n - 3)
+  return { ...worst, critical, suspected: worst.t > critical }
+}

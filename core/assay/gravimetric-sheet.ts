@@ -1,0 +1,168 @@
+import { formsOf, molarMass, parseFormula, type Formula } from '#core/formula'
+import { substances } from '#core/reference'
+import { difference, formatValue, type Figure } from '#core/quantity'
+import { washLoss } from '#core/solution'
+import { ionsOf } from '#core/species'
+import { agreesWith, constantTolerance } from './constant-mass'
+import { analyteShare, gravimetricFactor, shareHeld } from './gravimetric'
+import { explainAssay } from './problems'
+import { PERCENT, NOT_YET, type Choices, type Finding, type Outcome, type SheetKind } from './worksheet-kind'
+
+/** An analyte weighed as something pure: vessel by difference, to constant mass, less a blank. */
+export const gravimetricSheet: SheetKind = {
+  shape: {
+    name: 'Gravimetric',
+    about: 'A weighed sample, thrown down as something pure, dried and weighed.',
+    asked: [
+      { key: 'analyte', label: 'Analyte', what: 'formula', example: 'Ni' },
+      { key: 'weighedAs', label: 'Weighed as', what: 'formula', example: 'Ni(C4H7N2O2)2' },
+      {
+        key: 'blank',
+        label: 'Blank (optional)',
+        what: 'quantity',
+        kinds: ['mass'],
+        optional: true,
+        example: '0.3 mg from the same reagents, without a sample',
+      },
+      {
+        key: 'liquor',
+        label: 'Filtrate and washings (optional)',
+        what: 'quantity',
+        kinds: ['volume'],
+        optional: true,
+        example: '150 mL: what the precipitate lost to them',
+      },
+      {
+        key: 'unknown',
+        label: 'The sample is',
+        what: 'choice',
+        options: ['known', 'an unknown salt of this anion'],
+        optional: true,
+        example: 'known',
+      },
+    ],
+    columns: [
+      { key: 'sample', label: 'Sample', kinds: ['mass'] },
+      { key: 'tare', label: 'Crucible or paper', kinds: ['mass'] },
+      { key: 'gross', label: 'with the precipitate', kinds: ['mass'] },
+      { key: 'again', label: 'dried on, again', kinds: ['mass'], optional: true },
+    ],
+    result: 'Analyte in the sample',
+    unit: PERCENT,
+    rows: 'replicates',
+  },
+  method({ formulas: { analyte, weighedAs }, figures: { blank, liquor }, texts: { unknown } }) {
+    if (!analyte || !weighedAs) return NOT_YET
+    const factor = gravimetricFactor(analyte, weighedAs)
+    if (!factor.ok) return { problems: [{ key: 'weighedAs', ...explainAssay(factor.problem) }] }
+    return {
+      problems: [],
+      factor: factor.value,
+      work({ sample, tare, gross, again }) {
+        const last = again ?? gross
+        if (!sample || !tare || !last || sample.value <= 0) return undefined
+        if (last.value < tare.value)
+          return {
+            problem: {
+              key: again ? 'again' : 'gross',
+              why: 'This is below the empty vessel.',
+              fix: 'Check whether the two are swapped or a digit was misread.',
+            },
+          }
+        const weighed = difference('precipitate', last, tare)
+        if (blank && blank.value > weighed.value)
+          return {
+            problem: {
+              key: 'gross',
+              why: 'The blank is more than this.',
+              fix: 'Check the blank and the two weighings.',
+            },
+          }
+        return {
+          value: analyteShare(
+            factor.value,
+            blank ? difference('precipitate less the blank', weighed, blank) : weighed,
+            sample,
+          ),
+        }
+      },
+      judge: outcome => ({
+        findings: [...constancy(outcome), ...solubilityLoss(weighedAs, liquor, outcome)],
+        choices: unknown?.startsWith('an unknown') ? [candidates(analyte, outcome)] : [],
+      }),
+    }
+  },
+}
+
+/** Two weighings that agree are constant mass; one alone shows nothing. */
+function constancy({ cells }: Outcome): Finding[] {
+  const twice = cells.flatMap(({ gross, again }, i) => (gross && again ? [{ gross, again, row: i + 1 }] : []))
+  const open = twice.filter(({ gross, again }) => !agreesWith(gross, again))
+  if (open.length > 0)
+    return open.map(({ gross, again, row }) => ({
+      tone: 'caution',
+      tag: 'Not constant',
+      text: `Replicate ${row} changed by ${formatValue(again.value - gross.value, 'mass', 2).replace('-', '−')} on drying; two weighings should agree to ${formatValue(constantTolerance(again), 'mass', 1)}. Dry on and weigh again.`,
+    }))
+  return twice.length > 0
+    ? [{ tone: 'info', tag: 'Constant mass', text: 'Every second weighing agrees with the first.' }]
+    : [
+        {
+          tone: 'info',
+          tag: 'Constant mass',
+          text: 'No second weighing is noted: nothing shows that the precipitate was dry.',
+        },
+      ]
+}
+
+function solubilityLoss(weighed: Formula, liquor: Figure | undefined, { cells }: Outcome): Finding[] {
+  if (!liquor) return []
+  const lost = washLoss(weighed, molarMass(weighed), liquor.value)
+  if (lost === undefined)
+    return [
+      {
+        tone: 'info',
+        tag: 'Solubility loss',
+        text: `The tables have no solubility product of {${weighed.text}}: what ${formatValue(liquor.value, 'volume', 3)} took is not known.`,
+      },
+    ]
+  const masses = cells.flatMap(({ gross, again, tare }) => {
+    const last = again ?? gross
+    return last && tare ? [last.value - tare.value] : []
+  })
+  const share = lost / (masses.reduce((sum, mass) => sum + mass, 0) / masses.length + lost)
+  return [
+    {
+      tone: share > 0.002 ? 'caution' : 'info',
+      tag: 'Solubility loss',
+      text: `Pure water of that volume would hold ${formatValue(lost, 'mass', 2)} (${(share * 100).toPrecision(2)} % of the precipitate) at 25 °C; an excess of the precipitant keeps it far lower. It is not added to the result.`,
+    },
+  ]
+}
+
+/** How many candidates that do not fit are shown beside those that do. */
+const NEAREST = 4
+
+/** Salts of the tables with this anion, in every form, whose share of it agrees with the one found. */
+function candidates(anion: Formula, { mean, uncertainty }: Outcome): Choices {
+  const reach = Math.max(2 * uncertainty, 0.002 * mean)
+  const all = substances.flatMap(({ formula, forms }) => {
+    const read = parseFormula(formula)
+    if (!read.ok || !ionsOf(read.value)?.some(({ text, charge }) => text === anion.text && charge < 0)) return []
+    return (forms ? formsOf(read.value) : [formula]).flatMap(text => {
+      const form = parseFormula(text)
+      const share = form.ok ? shareHeld(anion, form.value) : undefined
+      return share === undefined ? [] : [{ text, percent: 100 * share }]
+    })
+  })
+  const sorted = all.toSorted((a, b) => Math.abs(a.percent - mean) - Math.abs(b.percent - mean))
+  const fits = sorted.filter(({ percent }) => Math.abs(percent - mean) <= reach)
+  return {
+    title: `Salts of the tables that would give it, within ${reach.toFixed(2)} percentage points`,
+    head: ['Salt', `% {${anion.text}}`, 'off by'],
+    rows: sorted.slice(0, fits.length + NEAREST).map(({ text, percent }) => ({
+      cells: [`{${text}}`, percent.toFixed(2), (percent - mean).toFixed(2).replace('-', '−')],
+      fits: Math.abs(percent - mean) <= reach,
+    })),
+  }
+}

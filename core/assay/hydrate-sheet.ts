@@ -1,0 +1,135 @@
+import { formsOf, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
+import { difference } from '#core/quantity'
+import { agreesWith } from './constant-mass'
+import { watersFromLoss } from './hydrate'
+import { leverOf } from './lever'
+import { explainAssay } from './problems'
+import { NOT_YET, type Choices, type Finding, type Outcome, type SheetKind } from './worksheet-kind'
+
+/** Waters of crystallisation from the loss on heating, which hydrate fits, and what a mixture of two would be. */
+export const hydrateSheet: SheetKind = {
+  shape: {
+    name: 'Water by heating',
+    about:
+      'A weighed hydrate, heated to constant mass as the anhydrous salt. Cool it in a desiccator: hot vessels weigh wrong.',
+    asked: [{ key: 'salt', label: 'Salt without its water', what: 'formula', example: 'CuSO4' }],
+    columns: [
+      { key: 'tare', label: 'Vessel', kinds: ['mass'] },
+      { key: 'before', label: 'with the hydrate', kinds: ['mass'] },
+      { key: 'after', label: 'after heating', kinds: ['mass'] },
+      { key: 'again', label: 'heated on, again', kinds: ['mass'], optional: true },
+    ],
+    result: 'Waters to a formula',
+    unit: { scale: 1, text: 'waters' },
+    rows: 'replicates',
+  },
+  method({ formulas: { salt } }) {
+    if (!salt) return NOT_YET
+    return {
+      problems: [],
+      work({ tare, before, after, again }) {
+        const last = again ?? after
+        if (!tare || !before || !last) return undefined
+        const key = again ? 'again' : 'after'
+        if (last.value <= tare.value)
+          return {
+            problem: {
+              key,
+              why: 'This is below the empty vessel.',
+              fix: 'Check whether the two are swapped or a digit was misread.',
+            },
+          }
+        const waters = watersFromLoss(
+          salt,
+          difference('hydrate', before, tare),
+          difference('anhydrous salt', last, tare),
+        )
+        return waters.ok ? { value: waters.value.waters } : { problem: { key, ...explainAssay(waters.problem) } }
+      },
+      judge: outcome => ({
+        findings: [...whichHydrate(salt, outcome), ...stillFalling(outcome)],
+        choices: [formsThatFit(salt, outcome)],
+      }),
+    }
+  },
+}
+
+const reachOf = ({ uncertainty }: Outcome): number => Math.max(2 * uncertainty, 0.05)
+
+/** The hydrates that a salt is weighed against: those the tables know; whole numbers up to 12 where they know none. */
+function knownWaters(salt: Formula): number[] {
+  const known = formsOf(salt).flatMap(text => {
+    const form = parseFormula(text)
+    const water = form.ok ? (form.value.composition.get('O') ?? 0) - (salt.composition.get('O') ?? 0) : -1
+    return water >= 0 ? [water] : []
+  })
+  return known.length > 1 ? known.toSorted((a, b) => a - b) : Array.from({ length: 13 }, (_, i) => i)
+}
+
+function whichHydrate(salt: Formula, outcome: Outcome): Finding[] {
+  const found = outcome.mean
+  const known = knownWaters(salt)
+  const fits = known.filter(waters => Math.abs(waters - found) <= reachOf(outcome))
+  if (fits.length > 0)
+    return [
+      {
+        tone: 'info',
+        tag: 'Which hydrate',
+        text: `${found.toFixed(2)} waters: {${withWaters(salt.text, fits[0]!)}} fits.`,
+      },
+    ]
+  const above = known.find(waters => waters > found)
+  const below = known.filter(waters => waters < found).at(-1)
+  if (above === undefined || below === undefined)
+    return [
+      {
+        tone: 'caution',
+        tag: 'Which hydrate',
+        text: `${found.toFixed(2)} waters are more than the highest hydrate known, {${withWaters(salt.text, known.at(-1)!)}}: it was wet, or the salt itself lost something on heating.`,
+      },
+    ]
+  const lever = leverOf(salt, below, above, found)
+  return [
+    {
+      tone: 'caution',
+      tag: 'Between two hydrates',
+      text: `${found.toFixed(2)} waters lie between {${lever.lower}} and {${lever.upper}}: as a mixture of the two, ${(lever.upperShare * 100).toFixed(0)} % of its mass is {${lever.upper}}, the rest has lost water. Or it was wet, or not yet dry.`,
+    },
+  ]
+}
+
+function stillFalling({ cells }: Outcome): Finding[] {
+  return cells.flatMap(({ after, again }, i) =>
+    after && again && !agreesWith(after, again)
+      ? [
+          {
+            tone: 'caution' as const,
+            tag: 'Not constant',
+            text: `Replicate ${i + 1} still changed on the second heating: the water is not all out, or the salt begins to decompose.`,
+          },
+        ]
+      : [],
+  )
+}
+
+function formsThatFit(salt: Formula, outcome: Outcome): Choices {
+  const near = knownWaters(salt)
+    .toSorted((a, b) => Math.abs(a - outcome.mean) - Math.abs(b - outcome.mean))
+    .slice(0, 5)
+    .toSorted((a, b) => b - a)
+  return {
+    title: 'Against each form',
+    head: ['Form', 'loss it would show, %', 'waters off by'],
+    rows: near.map(waters => {
+      const water = waters * 18.015
+      return {
+        cells: [
+          `{${withWaters(salt.text, waters)}}`,
+          ((100 * water) / (water + molarMass(salt))).toFixed(2),
+          (outcome.mean - waters).toFixed(2).replace('-', '−'),
+        ],
+        fits: Math.abs(waters - outcome.mean) <= reachOf(outcome),
+      }
+    }),
+  }
+}

@@ -1,0 +1,89 @@
+import { balance, parseEquation, type Reaction } from '#core/equation'
+import { parseFormula, type Formula } from '#core/formula'
+import { explainQuantity, parseQuantity, type Figure } from '#core/quantity'
+import type { Asked, AskedValues, Column, FieldProblem } from './worksheet-kind'
+
+/** Reads what a worksheet asks for; what is empty is left out, what does not read is a problem at its field. */
+export function readAsked(
+  asked: readonly Asked[],
+  given: Readonly<Record<string, string>>,
+): AskedValues & { readonly problems: readonly FieldProblem[] } {
+  const problems: FieldProblem[] = []
+  const formulas: Record<string, Formula> = {}
+  const figures: Record<string, Figure> = {}
+  const reactions: Record<string, Reaction> = {}
+  const texts: Record<string, string> = {}
+  for (const { key, label, what, kinds = [] } of asked) {
+    const text = given[key]?.trim() ?? ''
+    if (text === '') continue
+    if (what === 'formula') {
+      const read = parseFormula(text)
+      if (read.ok) formulas[key] = read.value
+      else
+        problems.push({
+          key,
+          span: read.problem.span,
+          why: `“${text}” does not read as a formula.`,
+          fix: 'Write it as chemists do, such as NiSO4·6H2O.',
+        })
+    } else if (what === 'quantity') {
+      const name = label.toLowerCase()
+      const read = parseQuantity(text, { kinds, name, source: name, zero: true })
+      if (read.ok) figures[key] = read.value
+      else problems.push({ key, span: read.problem.span, ...explainQuantity(read.problem) })
+    } else if (what === 'equation') {
+      const read = readReaction(text)
+      if ('problem' in read) problems.push({ key, ...read.problem })
+      else reactions[key] = read.reaction
+    } else texts[key] = text
+  }
+  return { formulas, figures, reactions, texts, problems }
+}
+
+type ReadReaction = { readonly reaction: Reaction } | { readonly problem: { why: string; fix: string } }
+function readReaction(text: string): ReadReaction {
+  const equation = parseEquation(text)
+  if (!equation.ok)
+    return {
+      problem: {
+        why: 'The equation does not read.',
+        fix: 'Write it with + and ->, such as Na2CO3 + HCl -> NaCl + H2O + CO2.',
+      },
+    }
+  const reaction = balance(equation.value)
+  if (!reaction.ok)
+    return { problem: { why: 'The equation does not balance.', fix: 'Look at what is missing on one side.' } }
+  if (!reaction.value.unique)
+    return {
+      problem: {
+        why: 'Several independent reactions share these species.',
+        fix: 'Give the one that the assay follows.',
+      },
+    }
+  return { reaction: reaction.value.reaction }
+}
+
+/** Reads a row's cells; `row` tells one weighing's error from another's. */
+export function readRow(
+  columns: readonly Column[],
+  row: Readonly<Record<string, string>>,
+  number: number,
+): { cells: Record<string, Figure>; problems: FieldProblem[] } {
+  const cells: Record<string, Figure> = {}
+  const problems: FieldProblem[] = []
+  for (const { key, label, kinds, negative } of columns) {
+    const text = row[key] ?? ''
+    if (text.trim() === '' || kinds.length === 0) continue
+    const name = label.toLowerCase()
+    const read = parseQuantity(text, {
+      kinds,
+      name,
+      source: `${name}, row ${number}`,
+      zero: true,
+      ...(negative && { negative }),
+    })
+    if (read.ok) cells[key] = read.value
+    else problems.push({ key, span: read.problem.span, ...explainQuantity(read.problem) })
+  }
+  return { cells, problems }
+}

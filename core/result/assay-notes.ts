@@ -1,0 +1,77 @@
+import { compareSets, computeWorksheet, shareHeld, type Worksheet, type WorksheetResult } from '#core/assay'
+import { parseFormula, type Formula } from '#core/formula'
+import type { MarginNote } from './margin'
+
+export interface AssaySetting {
+  readonly sheet: Worksheet
+  readonly result: WorksheetResult
+  /** What this batch isolates. */
+  readonly product: Formula
+  /** All worksheets of the batch, this one among them. */
+  readonly all: readonly Worksheet[]
+}
+
+/** What the analyte should be in the batch's product by its formula, %; undefined for worksheets that do not ask it. */
+export function expectedOf({ sheet, product }: Pick<AssaySetting, 'sheet' | 'product'>): number | undefined {
+  if (sheet.kind !== 'gravimetric' || sheet.given.unknown?.startsWith('an unknown')) return undefined
+  const analyte = parseFormula(sheet.given.analyte ?? '')
+  const share = analyte.ok ? shareHeld(analyte.value, product) : undefined
+  return share === undefined ? undefined : 100 * share
+}
+
+/** Remarks on a worksheet: against the formula, doubtful values, against the batch's other worksheets of its kind, and its own findings. */
+export function assayNotes(setting: AssaySetting): MarginNote[] {
+  const { result } = setting
+  return [
+    ...againstFormula(setting),
+    ...result.findings,
+    ...doubtful(result),
+    ...comparisons(setting),
+    ...(result.values.length === 1
+      ? [{ tone: 'info', tag: 'One value', text: 'One value has no spread: repeat it.' } as const]
+      : []),
+  ]
+}
+
+/** How far an assay may lie off the formula without its spread: half a percent of it; common practice, no source. */
+const NEAR = 0.005
+
+function againstFormula(setting: AssaySetting): MarginNote[] {
+  const expected = expectedOf(setting)
+  const { summary } = setting.result
+  if (expected === undefined || !summary) return []
+  const off = summary.mean - expected
+  return [
+    {
+      tone: Math.abs(off) > Math.max(summary.confidence95 ?? 0, NEAR * expected) ? 'caution' : 'info',
+      tag: 'Against the formula',
+      text: `{${setting.product.text}} holds ${expected.toFixed(2)} %. The mean is ${off.toFixed(2).replace('-', '−')} percentage points off.`,
+    },
+  ]
+}
+
+const doubtful = ({ outliers }: WorksheetResult): MarginNote[] =>
+  outliers
+    .filter(({ outlier }) => outlier.suspected)
+    .map(({ test, outlier, row }) => ({
+      tone: 'caution',
+      tag: 'Doubtful',
+      text: `Replicate ${row + 1} stands out by ${test}’s test (${outlier.q.toFixed(2)} over ${outlier.critical.toFixed(2)}). It stays in the mean; look for a reason before you strike it.`,
+    }))
+
+/** Other worksheets that ask the same: another person's, another day's, another class's. */
+const comparisons = ({ sheet, result, all }: AssaySetting): MarginNote[] =>
+  all
+    .filter(one => one.id !== sheet.id && one.kind === sheet.kind)
+    .flatMap((other): MarginNote[] => {
+      const found = compareSets(result.values, computeWorksheet(other).values)
+      if (!found) return []
+      const { meansDiffer, spreadsDiffer, t, degrees, tProbability, f } = found
+      return [
+        {
+          tone: meansDiffer ? 'caution' : 'info',
+          tag: `Against “${other.name}”`,
+          text: `The means ${meansDiffer ? 'differ' : 'agree'}: t = ${t.toFixed(2)} with ${degrees.toFixed(0)} degrees of freedom, p = ${tProbability.toPrecision(2)}. The spreads ${spreadsDiffer ? 'differ, so they are not pooled' : 'agree'} (F = ${f.toFixed(1)}).`,
+        },
+      ]
+    })
