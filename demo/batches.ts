@@ -1,122 +1,61 @@
-import type { Worksheet } from '#core/assay'
-import type { BatchDocument } from '#core/document'
-import { operationOf, type About, type Entry, type Measure, type Step } from '#core/journal'
-import { proposedFor } from '#core/result'
-import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
+import type { StagePlan } from '#core/sheet'
+import { copperHeated, copperWater, molybdateWashes, nickelByColour, nickelWithDmg, zincByEdta } from './assays'
 import { demoLab } from './lab'
+import { assayed, charge, crop, documentOf, journal, stepsOf, withProcedures, type DemoBatch } from './writing'
 
-export interface DemoBatch {
-  readonly code: string
-  readonly document: BatchDocument
-  readonly entries: readonly Entry[]
-}
-
-const BALANCE = 'Simulated balance, 0.01 g'
 const [tove, wren] = demoLab.people
 
-const documentOf = (title: string, ...stages: StagePlan[]): BatchDocument => ({
-  format: 'zip-ledger/batch',
-  version: 1,
-  title,
-  plan: { stages },
-})
-
-/** With the procedures that its plan proposes, as a run keeps them when it begins. */
-function withProcedures(document: BatchDocument): BatchDocument {
-  const read = readPlan(document.plan)
-  const computed = read.ok ? computeReadPlan(read.value) : read
-  if (!read.ok || !computed.ok) throw new Error(`The demo plan “${document.title}” does not read.`)
-  const procedures = computed.value.stages.map((sheet, i) => ({
-    stage: sheet.id,
-    steps: [...proposedFor(read.value, sheet, i, document.plan.stages[i]!.crystals?.moves)],
-  }))
-  return { ...document, procedures }
+const zincPlan: StagePlan = {
+  id: 's1',
+  equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+  reagents: [
+    { species: 'Zn', supply: { kind: 'solid', assay: '99.5 %' }, charge: { excess: '5 %' } },
+    { species: 'H2SO4', supply: { kind: 'solution', concentration: '2.00 mol/L' }, charge: { volume: '66.0 mL' } },
+  ],
+  product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
+  yield: '85 %',
+  crystals: {
+    moves: [
+      { heatTo: '60 °C' },
+      { evaporateTo: { volume: '32 mL' } },
+      { coolTo: '5 °C' },
+      { filter: { retained: '20 %' } },
+      { wash: { with: 'water', volume: '4 mL', at: '0 °C' } },
+      { evaporate: { water: '5 g' } },
+      { coolTo: '0 °C' },
+      { filter: { retained: '20 %' } },
+    ],
+  },
 }
-
-const stepsOf = (document: BatchDocument, stage = 's1'): readonly Step[] =>
-  document.procedures!.find(one => one.stage === stage)!.steps
-
-const assayed = (document: BatchDocument, ...assays: Worksheet[]): BatchDocument => ({ ...document, assays })
-
-/** Writes a journal that ends some minutes before `now`. */
-function journal(now: Date, by: string) {
-  const entries: Entry[] = []
-  const written = (minutesAgo: number) => ({
-    id: crypto.randomUUID(),
-    at: new Date(now.getTime() - minutesAgo * 60_000).toISOString(),
-    by,
-  })
-  return {
-    entries,
-    inOrder: () => entries.toSorted((a, b) => a.at.localeCompare(b.at)),
-    read(minutesAgo: number, about: About, measure: Measure, value: string) {
-      const byBalance = measure !== 'volume'
-      entries.push({
-        kind: 'reading',
-        ...written(minutesAgo),
-        about,
-        measure,
-        value,
-        typed: !byBalance,
-        ...(byBalance && { instrument: BALANCE }),
-      })
-      return entries.at(-1)!.id
-    },
-    step(minutesAgo: number, { id, words }: Step, what: 'begun' | 'done', stage = 's1') {
-      entries.push({ kind: 'step', ...written(minutesAgo), stage, step: id, what, words })
-    },
-    /** Steps done one after another, from so many minutes ago to so many. */
-    steps(from: number, to: number, steps: readonly Step[], stage = 's1') {
-      steps.forEach((step, i) => {
-        const share = (from - to) / steps.length
-        const begun = from - share * i
-        const times = step.repeat?.times ?? 1
-        if (times === 1 && operationOf(step.do).wait > 0) this.step(begun, step, 'begun', stage)
-        for (let n = 1; n <= times; n++) this.step(begun - (share * n) / times, step, 'done', stage)
-      })
-    },
-    saw(minutesAgo: number, text: string, stage = 's1') {
-      entries.push({ kind: 'observation', ...written(minutesAgo), stage, text })
-    },
-    correct(minutesAgo: number, corrects: string, why: string, instead: string) {
-      entries.push({ kind: 'correction', ...written(minutesAgo), corrects, why, instead })
-    },
-  }
-}
-
-const charge = (species: string, stage = 's1'): About => ({ what: 'charge', stage, species })
-const crop = (number: number, stage = 's1'): About => ({ what: 'product', stage, crop: number })
 
 function zinc(now: Date): DemoBatch {
   const run = journal(now, wren.id)
-  const document = withProcedures(
-    documentOf('Zinc sulfate from granulated zinc', {
-      id: 's1',
-      equation: 'Zn + H2SO4 -> ZnSO4 + H2',
-      reagents: [
-        { species: 'Zn', supply: { kind: 'solid', assay: '99.5 %' }, charge: { excess: '5 %' } },
-        { species: 'H2SO4', supply: { kind: 'solution', concentration: '2.00 mol/L' }, charge: { volume: '66.0 mL' } },
-      ],
-      product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
-      yield: '85 %',
-      crystals: {
-        moves: [
-          { heatTo: '60 °C' },
-          { evaporateTo: { volume: '32 mL' } },
-          { coolTo: '5 °C' },
-          { filter: { retained: '20 %' } },
-          { wash: { with: 'water', volume: '4 mL', at: '0 °C' } },
-          { evaporate: { water: '5 g' } },
-          { coolTo: '0 °C' },
-          { filter: { retained: '20 %' } },
-        ],
-      },
-    }),
-  )
+  const document = withProcedures(documentOf('Zinc sulfate from granulated zinc', zincPlan))
   run.read(55, charge('Zn'), 'tare', '31.18 g')
   run.read(54, charge('Zn'), 'gross', '40.34 g')
   run.step(53, stepsOf(document)[0]!, 'done')
   return { code: 'ZN-021', document, entries: run.inOrder() }
+}
+
+/** Finished, dry, and too little: its second crop was never taken. */
+function zincLow(now: Date): DemoBatch {
+  const run = journal(now, tove.id)
+  const document = withProcedures(documentOf('Zinc sulfate, the batch before', zincPlan))
+  const steps = stepsOf(document)
+  const second = steps.findIndex(({ words }) => /crop 2/.test(words))
+  const boilAgain = steps.findLastIndex(({ do: kind }, i) => i < second && /concentrate|boil|evaporate/.test(kind))
+  const drying = steps.findIndex(({ do: kind }) => kind === 'dry' || kind === 'desiccate')
+  run.read(8800, charge('Zn'), 'tare', '30.92 g')
+  run.read(8799, charge('Zn'), 'gross', '40.06 g')
+  run.read(8790, charge('H2SO4'), 'volume', '66.0 mL')
+  run.steps(8780, 7400, steps.slice(0, boilAgain > 0 ? boilAgain : second))
+  run.saw(7900, 'Fizzing stopped; a little zinc stays.')
+  run.saw(7390, 'The liquor was poured off and kept.')
+  if (drying > 0) run.steps(7380, 5600, steps.slice(drying, drying + 1))
+  run.read(7385, crop(1), 'tare', '41.06 g')
+  run.read(5590, crop(1), 'gross', '64.36 g')
+  run.read(5480, crop(1), 'gross', '64.35 g')
+  return { code: 'ZN-020', document: assayed(document, zincByEdta), entries: run.inOrder() }
 }
 
 function copper(): DemoBatch {
@@ -187,7 +126,7 @@ function molybdate(now: Date): DemoBatch {
   run.read(41, crop(1), 'tare', '36.90 g')
   run.read(40, crop(1), 'gross', '49.52 g')
   run.steps(400, 38, stepsOf(document))
-  return { code: 'MO-002', document, entries: run.inOrder() }
+  return { code: 'MO-002', document: assayed(document, molybdateWashes), entries: run.inOrder() }
 }
 
 const doubleSalt = (from: string): StagePlan => ({
@@ -243,18 +182,7 @@ function nickel(now: Date): DemoBatch {
   run.step(58, stepsOf(document, 's2')[icing]!, 'begun', 's2')
   return {
     code: 'NI-014',
-    document: assayed(document, {
-      id: 'a1',
-      kind: 'gravimetric',
-      name: 'Nickel with dimethylglyoxime',
-      given: { analyte: 'Ni', weighedAs: 'Ni(C4H7N2O2)2' },
-      rows: [
-        { sample: '0.2561 g', tare: '24.1311 g', gross: '24.3182 g' },
-        { sample: '0.2498 g', tare: '23.8804 g', gross: '24.0630 g' },
-        { sample: '0.2603 g', tare: '24.5519 g', gross: '24.7422 g' },
-        { sample: '0.2544 g', tare: '24.0078 g', gross: '24.1936 g' },
-      ],
-    }),
+    document: assayed(document, nickelWithDmg, nickelByColour),
     entries: run.inOrder(),
   }
 }
@@ -365,17 +293,8 @@ function ammine(): DemoBatch {
         product: { species: '[Cu(NH3)4]SO4·H2O' },
         yield: '80 %',
       }),
-      {
-        id: 'a1',
-        kind: 'hydrate',
-        name: 'Water in the copper salt of the bottle',
-        given: { salt: 'CuSO4' },
-        rows: [
-          { tare: '18.204 g', before: '19.254 g', after: '18.875 g' },
-          { tare: '17.911 g', before: '18.872 g', after: '18.526 g' },
-          { tare: '18.420 g', before: '19.563 g', after: '19.151 g' },
-        ],
-      },
+      copperWater,
+      copperHeated,
     ),
     entries: [],
   }
@@ -409,6 +328,7 @@ export const demoBatches = (now: Date): DemoBatch[] => [
   copper(),
   cobalt(now),
   molybdate(now),
+  zincLow(now),
   nickel(now),
   zinc(now),
 ]

@@ -1,2 +1,3 @@
-export { demoBatches, type DemoBatch } from './batches'
+export { demoBatches } from './batches'
+export type { DemoBatch } from './writing'
 export { demoLab } from './lab'

@@ -1,4 +1,11 @@
-import { compareSets, computeWorksheet, shareHeld, type Worksheet, type WorksheetResult } from '#core/assay'
+import {
+  compareSets,
+  computeWorksheet,
+  shareHeld,
+  worksheetShapes,
+  type Worksheet,
+  type WorksheetResult,
+} from '#core/assay'
 import { parseFormula, type Formula } from '#core/formula'
 import type { MarginNote } from './margin'
 
@@ -75,3 +82,25 @@ const comparisons = ({ sheet, result, all }: AssaySetting): MarginNote[] =>
         },
       ]
     })
+
+/** Decimals that a worksheet's results are shown with: down to the first that the scatter reaches. */
+export function shownDecimals({ summary }: WorksheetResult): number {
+  const spread = summary?.standardDeviation
+  if (!summary || !spread) return Math.abs(summary?.mean ?? 1) < 1 ? 5 : 2
+  return Math.min(6, Math.max(0, -Math.floor(Math.log10(spread))))
+}
+
+/** A worksheet's result as the journal keeps it; undefined while there is none. */
+export function assayWords(sheet: Worksheet, result: WorksheetResult): string | undefined {
+  const { summary, values, headline } = result
+  if (headline) return `Assay. ${sheet.name}: ${headline}`
+  if (!summary) return undefined
+  const { result: what, unit } = worksheetShapes[sheet.kind]
+  const decimals = shownDecimals(result)
+  const of = unit.text && unit.text !== 'waters' ? `\u202f${unit.text}` : ''
+  const spread =
+    summary.confidence95 === undefined
+      ? ''
+      : ` ± ${summary.confidence95.toFixed(decimals)} (95 %, ${values.length} replicates)`
+  return `Assay. ${sheet.name}: ${what.toLowerCase()} ${summary.mean.toFixed(decimals)}${of}${spread}`
+}

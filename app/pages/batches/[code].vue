@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computeWorksheet } from '#core/assay'
+import { assayWords } from '#core/result'
 import { productMass, weighingOf } from '#core/journal'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
@@ -40,7 +41,7 @@ const settled = computed((): Record<string, boolean> => {
         ({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).net !== undefined,
       ),
     yield: weighed && !!batch.sheet,
-    assay: (batch.document?.assays ?? []).some(sheet => computeWorksheet(sheet).values.length > 0),
+    assay: (batch.document?.assays ?? []).some(sheet => assayWords(sheet, computeWorksheet(sheet))),
   }
 })
 const stageNames = computed(() =>

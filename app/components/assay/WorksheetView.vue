@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { worksheetShapes, type CurvePoints, type Worksheet, type WorksheetResult } from '#core/assay'
+import type { Figure } from '#core/quantity'
+
+/** One worksheet: what it asks, its rows or its file, and what they say. */
+const { sheet, result, expected, isAttached } = defineProps<{
+  sheet: Worksheet
+  result: WorksheetResult
+  expected: number | undefined
+  show: (value: number) => string
+  isAttached: boolean
+}>()
+const emit = defineEmits<{ change: [change: (sheet: Worksheet) => Worksheet, key: string]; remove: []; attach: [] }>()
+const shape = computed(() => worksheetShapes[sheet.kind])
+
+const name = (text: string): void => emit('change', one => ({ ...one, name: text }), 'name')
+const give = (key: string, text: string): void =>
+  emit('change', one => ({ ...one, given: { ...one.given, [key]: text } }), `given ${key}`)
+const enter = (row: number, key: string, text: string): void =>
+  emit(
+    'change',
+    one => ({ ...one, rows: one.rows.map((cells, i) => (i === row ? { ...cells, [key]: text } : cells)) }),
+    `row ${row} ${key}`,
+  )
+const addRow = (): void => emit('change', one => ({ ...one, rows: [...one.rows, {}] }), 'add row')
+const removeRow = (row: number): void =>
+  emit('change', one => ({ ...one, rows: one.rows.toSpliced(row, 1) }), 'remove row')
+const takeCurve = (curve: CurvePoints): void => emit('change', one => ({ ...one, curve }), 'curve')
+
+const shown = ref<Figure>()
+watch(
+  () => sheet.id,
+  () => (shown.value = undefined),
+)
+const hasResult = computed(() => !!result.summary || !!result.headline)
+</script>
+
+<template>
+  <p class="mt-3 max-w-[58em] text-[14px] text-soft">{{ shape.about }}</p>
+  <AskedFields :sheet="sheet" :shape="shape" :problems="result.problems" @name="name" @give="give" />
+  <p v-if="result.factor" class="mt-2 text-[14px]">
+    Gravimetric factor
+    <button type="button" class="figure font-semibold underline decoration-dotted" @click="shown = result.factor">
+      {{ result.factor.value.toFixed(5) }}
+    </button>
+  </p>
+  <CurveFile v-if="shape.rows === 'file'" :has="!!sheet.curve" @read="takeCurve" />
+  <RowTable
+    v-else
+    :sheet="sheet"
+    :shape="shape"
+    :result="result"
+    :show="show"
+    @enter="enter"
+    @remove="removeRow"
+    @working="shown = $event"
+  />
+  <div class="mt-2 flex flex-wrap gap-2">
+    <button v-if="shape.rows !== 'file'" type="button" class="button button-quiet" @click="addRow">
+      {{ shape.rows === 'replicates' ? 'Another replicate' : 'Another row' }}
+    </button>
+    <button type="button" class="button button-quiet" @click="emit('remove')">Delete this worksheet</button>
+  </div>
+  <section v-if="hasResult" class="mt-4" aria-label="Result">
+    <ReplicateResult :result="result" :show="show" :expected="expected" />
+    <p v-if="result.headline" class="text-[18px]" data-testid="headline">{{ result.headline }}</p>
+    <WashPlot v-if="result.washes" :washes="result.washes" />
+    <button type="button" class="button mt-3" :disabled="isAttached" @click="emit('attach')">
+      {{ isAttached ? 'In the journal' : 'Write it into the journal' }}
+    </button>
+  </section>
+  <LazyCalibrationPlot
+    v-if="result.absorbance && result.absorbance.calibrations.length > 0"
+    class="mt-4"
+    :calibrations="result.absorbance.calibrations"
+    :unit="result.absorbance.unit"
+  />
+  <LazyCurvePlot
+    v-if="result.curve && sheet.curve"
+    :curve="sheet.curve"
+    :plateaus="result.curve.plateaus"
+    :bands="result.curve.bands"
+  />
+  <ChoiceTable v-for="one in result.choices" :key="one.title" :choices="one" />
+  <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
+</template>
