@@ -127,6 +127,7 @@ const stepSchema = z.strictObject({
   about: z
     .discriminatedUnion('what', [
       z.strictObject({ what: z.literal('charge'), species: formula }),
+      z.strictObject({ what: z.literal('recovered'), species: formula }),
       z.strictObject({ what: z.literal('product'), crop: z.int().min(1).max(20) }),
       z.strictObject({ what: z.literal('pot') }),
     ])
@@ -185,6 +186,7 @@ export const batchSchema = z.strictObject({
 const written = { id: z.uuid(), at: z.iso.datetime({ offset: true }), by: z.uuid() }
 const about = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('charge'), stage: id, species: formula }),
+  z.strictObject({ what: z.literal('recovered'), stage: id, species: formula }),
   z.strictObject({ what: z.literal('product'), stage: id, crop: z.int().min(1).max(20) }),
   z.strictObject({ what: z.literal('pot'), stage: id }),
 ])

@@ -1,8 +1,9 @@
 import type { Step } from './steps'
 
-/** What a reading is about: one reagent's charge, one crop of the product, or the pot as it stands. */
+/** What a reading is about: one reagent's charge, what came back of it, one crop of the product, or the pot as it stands. */
 export type About =
   | { readonly what: 'charge'; readonly stage: string; readonly species: string }
+  | { readonly what: 'recovered'; readonly stage: string; readonly species: string }
   | { readonly what: 'product'; readonly stage: string; readonly crop: number }
   | { readonly what: 'pot'; readonly stage: string }
 

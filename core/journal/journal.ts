@@ -35,8 +35,17 @@ export function foldJournal(entries: readonly Entry[]): JournalLine[] {
 
 export const sameAbout = (a: About, b: About): boolean => a.stage === b.stage && keyOf(a) === keyOf(b)
 
-const keyOf = (about: About): string =>
-  about.what === 'charge' ? `charge ${about.species}` : about.what === 'product' ? `crop ${about.crop}` : 'pot'
+function keyOf(about: About): string {
+  switch (about.what) {
+    case 'charge':
+    case 'recovered':
+      return `${about.what} ${about.species}`
+    case 'product':
+      return `crop ${about.crop}`
+    case 'pot':
+      return 'pot'
+  }
+}
 
 /**
  * The last gross less the last tare, or a net or volume that was read after both. A gross below its tare gives no mass but a
@@ -61,15 +70,31 @@ export function weighingOf(lines: readonly JournalLine[], about: About): Weighin
 }
 
 /** What a reading is about, in words; formulas in braces. */
-export const aboutWords = (about: About): string =>
-  about.what === 'charge' ? `{${about.species}}` : about.what === 'product' ? `crop ${about.crop}` : 'the pot'
+export function aboutWords(about: About): string {
+  switch (about.what) {
+    case 'charge':
+      return `{${about.species}}`
+    case 'recovered':
+      return `{${about.species}} recovered`
+    case 'product':
+      return `crop ${about.crop}`
+    case 'pot':
+      return 'the pot'
+  }
+}
 
-const nameOf = (about: About): string =>
-  about.what === 'charge'
-    ? `mass of {${about.species}} weighed`
-    : about.what === 'product'
-      ? `mass of crop ${about.crop}`
-      : 'mass of the pot'
+function nameOf(about: About): string {
+  switch (about.what) {
+    case 'charge':
+      return `mass of {${about.species}} weighed`
+    case 'recovered':
+      return `mass of {${about.species}} recovered`
+    case 'product':
+      return `mass of crop ${about.crop}`
+    case 'pot':
+      return 'mass of the pot'
+  }
+}
 
 const kindOf: Record<Measure, 'mass' | 'volume' | 'temperature' | 'number'> = {
   gross: 'mass',

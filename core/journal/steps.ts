@@ -75,6 +75,7 @@ export const operationOf = (name: Operation): OperationRow => operationRows.find
 /** What a step's readings are about. */
 export type StepAbout =
   | { readonly what: 'charge'; readonly species: string }
+  | { readonly what: 'recovered'; readonly species: string }
   | { readonly what: 'product'; readonly crop: number }
   | { readonly what: 'pot' }
 

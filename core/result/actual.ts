@@ -12,14 +12,19 @@ import {
   type Reagent,
   type StageSheet,
 } from '#core/sheet'
-import { judgeYield, type Yield } from './yield'
+import { creditedTheoretical, recoveredOf, type Recovered } from './recovered'
+import { judgeYield, percentOf, type Yield } from './yield'
 
 export interface ActualStage {
   readonly sheet: StageSheet
   /** Planned reagents without a reading, taken at their planned amounts. */
   readonly unread: readonly string[]
+  /** What of its reagents came back and was weighed. */
+  readonly recovered: readonly Recovered[]
   /** Undefined while no crop has been weighed. */
   readonly result?: Yield
+  /** The yield on what was really used up, where some of the limiting reagent came back. */
+  readonly credited?: { readonly theoretical: Figure; readonly percent: Figure }
 }
 
 /**
@@ -51,7 +56,15 @@ export function judgeBatch(
   const sheet = actual.value.stages[at]!
   const mass = productMass(lines, stage.id)
   const unread = charged.unread.filter(one => one.stage === stage.id).map(({ species }) => species)
-  return ok({ sheet, unread, ...(mass && { result: yieldOf(stage, sheet, mass) }) })
+  const recovered = recoveredOf(sheet, lines)
+  const theoretical = creditedTheoretical(sheet.products[0]!.theoretical, sheet, recovered)
+  return ok({
+    sheet,
+    unread,
+    recovered,
+    ...(mass && { result: yieldOf(stage, sheet, mass) }),
+    ...(mass && theoretical && { credited: { theoretical, percent: percentOf(mass, theoretical) } }),
+  })
 }
 
 function yieldOf({ product, own }: ReadStage, sheet: StageSheet, mass: Figure): Yield {

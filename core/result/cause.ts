@@ -10,7 +10,7 @@ export interface Evidence {
 export function cause(
   code: CauseCode,
   usual: number,
-  told: Pick<Explanation, 'title' | 'needs' | 'suffices' | 'settle'> & {
+  told: Pick<Explanation, 'title' | 'needs' | 'suffices' | 'settle' | 'form'> & {
     readonly most?: number | undefined
     readonly reach?: number
   },

@@ -9,6 +9,7 @@ export const causesOfHigh = (facts: YieldFacts): Explanation[] => [
   ...water(facts),
   ...heavierForm(facts),
   ...fromLiquor(facts),
+  ...otherSaltWithIt(facts),
   ...undissolved(facts),
   ...digitSlip(facts),
   ...factorOfTwo(facts),
@@ -73,6 +74,7 @@ function heavierForm(facts: YieldFacts): Explanation[] {
         wasAnhydrous ? 'waters left out' : 'heavier form',
         0.55,
         {
+          form,
           title: wasAnhydrous
             ? `The waters of {${form}} were left out`
             : `It is {${form}}, not {${facts.product.text}}`,
@@ -182,6 +184,41 @@ function undissolved(facts: YieldFacts): Explanation[] {
       ],
     ),
   ]
+}
+
+/** Another salt of the pot's ions that came down with the product; what the sheet itself calls a by-product or an excess is told there. */
+function otherSaltWithIt(facts: YieldFacts): Explanation[] {
+  const told = new Set([...facts.byProducts, ...facts.solubleExcess].map(({ form }) => form))
+  const extra = extraOf(facts)
+  return facts.otherSalts
+    .filter(({ form, most, comes }) => comes && most > extra * 0.15 && !isTold(form, told))
+    .map(({ form, most, comesFirst }) =>
+      cause(
+        'other salt',
+        0.3,
+        {
+          title: `{${form}} came down with it`,
+          needs: needsText(facts, 'of it'),
+          most,
+          suffices: most >= extra ? 'alone' : 'not alone',
+          reach: most / extra,
+          settle: `Look at the crystals under a lens, pick the odd ones, and test them for the ions of {${form}}.`,
+        },
+        [
+          { says: comesFirst && 'The model has it come down before the product.', times: 2.5 },
+          { says: MIXED.test(facts.seen) && 'Two kinds of crystals were seen.', times: 3 },
+        ],
+      ),
+    )
+}
+const MIXED = /two kinds|different crystals|needles among|white crystals among|mixed crystals/
+
+function isTold(form: string, told: ReadonlySet<string>): boolean {
+  const salt = parseFormula(form)
+  return [...told].some(text => {
+    const read = parseFormula(text)
+    return read.ok && salt.ok && (relate(salt.value, read.value) ?? relate(read.value, salt.value)) !== undefined
+  })
 }
 
 const NEAR_TWO = 0.12

@@ -1,7 +1,8 @@
-import { findSubstance, formsOf, molarMass, parseFormula } from '#core/formula'
+import { colourOf, findSubstance, formsOf, molarMass, parseFormula } from '#core/formula'
 import { cause, grams, percentText } from './cause'
 import { digitSlip } from './digit-slip'
 import type { Explanation } from './explain-yield'
+import type { LeftoverJudgement } from './explain-leftover'
 import { wasDone, type YieldFacts } from './yield-facts'
 
 /** What could make a yield less than was planned. */
@@ -12,6 +13,8 @@ export const causesOfLow = (facts: YieldFacts): Explanation[] => [
   ...weakReagent(facts),
   ...notFinished(facts),
   ...lighterForm(facts),
+  ...otherSaltInstead(facts),
+  ...sideReaction(facts),
   ...reagentWasHydrate(facts),
   ...digitSlip(facts),
   ...factorOfHalf(facts),
@@ -142,6 +145,8 @@ const AGES: readonly (readonly [RegExp, string])[] = [
 ]
 
 function weakReagent(facts: YieldFacts): Explanation[] {
+  const much = facts.leftovers.find(({ kind }) => kind === 'too much')
+  const shareOver = much && leftoverShare(facts, much)
   return facts.limiting.flatMap(({ species }) => {
     const needed = facts.percent / facts.planned
     if (needed < 0.3) return []
@@ -160,6 +165,13 @@ function weakReagent(facts: YieldFacts): Explanation[] {
           { says: ages, times: 2.6 },
           {
             says:
+              shareOver !== undefined &&
+              Math.abs(shareOver - (1 - needed)) < 0.08 &&
+              'So much more of the other reagent came back.',
+            times: 2.4,
+          },
+          {
+            says:
               new RegExp('old bottle|caked|opened|lumps|smells weak|no label|pale').test(facts.seen) &&
               'The bottle was noted as old or changed.',
             times: 2.6,
@@ -169,6 +181,18 @@ function weakReagent(facts: YieldFacts): Explanation[] {
       ),
     ]
   })
+}
+
+/** What came back too much, of what should have reacted. */
+function leftoverShare(
+  { stage, theoretical, product }: YieldFacts,
+  { species, difference }: LeftoverJudgement,
+): number | undefined {
+  const term = stage.reagents.find(one => one.term.species.formula.text === species)?.term
+  const read = parseFormula(species)
+  if (!term || !read.ok) return undefined
+  const perProduct = term.coefficient / stage.product.term.coefficient
+  return difference / molarMass(read.value) / ((theoretical / molarMass(product)) * perProduct)
 }
 
 function notFinished(facts: YieldFacts): Explanation[] {
@@ -184,7 +208,8 @@ function notFinished(facts: YieldFacts): Explanation[] {
     )
   })
   const solidLimits = facts.limiting.some(({ isSolid }) => isSolid)
-  if (!going && !cut && /fizzing stopped|no more gas|all dissolved/.test(seen)) return []
+  const much = facts.leftovers.find(({ kind }) => kind === 'too much')
+  if (!going && !cut && !much && /fizzing stopped|no more gas|all dissolved/.test(seen)) return []
   return [
     cause(
       'not finished',
@@ -198,6 +223,10 @@ function notFinished(facts: YieldFacts): Explanation[] {
       [
         { says: going && 'It was still going, or much solid was left, when it was filtered.', times: 4 },
         { says: cut && 'Portions or the stirring were cut short.', times: 4 },
+        {
+          says: much && `${grams(much.difference)} more {${much.species}} came back than should have.`,
+          times: 5,
+        },
         {
           says: solidLimits && insolubleExcess.length === 0 && 'The solid limits: what does not dissolve is lost.',
           times: 1.2,
@@ -227,6 +256,7 @@ function lighterForm(facts: YieldFacts): Explanation[] {
         'lighter form',
         0.35,
         {
+          form,
           title: `It lost water and is {${form}}`,
           needs: `As {${form}} the same mass is ${percentText(percent.value)}.`,
           suffices: 'alone',
@@ -242,6 +272,66 @@ function lighterForm(facts: YieldFacts): Explanation[] {
         ],
       ),
     )
+}
+
+/** The salt of the other cation, or anion, came because it is less soluble. */
+function otherSaltInstead(facts: YieldFacts): Explanation[] {
+  return facts.otherSalts
+    .filter(({ most, comesFirst }) => comesFirst && most > facts.actual * 0.5)
+    .slice(0, 2)
+    .map(({ form, most }) =>
+      cause(
+        'other salt',
+        0.45,
+        {
+          title: `What came is {${form}}, not {${facts.product.text}}`,
+          form,
+          needs: `${grams(facts.actual)} of it: the pot’s ions could make ${grams(most)}.`,
+          most,
+          suffices: most >= facts.actual ? 'alone' : 'not alone',
+          reach: most / facts.actual,
+          settle: `Dissolve a little and test for the ions that only one of the two holds; or assay it. Crystals, “Which salt first”, tells the way round.`,
+        },
+        [
+          { says: 'The model has it come down before the product.', times: 2.6 },
+          {
+            says:
+              /colourless|white|wrong colour|other colour/.test(facts.seen) &&
+              colourOf(facts.product) &&
+              'Its colour was seen to be another.',
+            times: 2.5,
+          },
+        ],
+      ),
+    )
+}
+
+function sideReaction(facts: YieldFacts): Explanation[] {
+  const { leftovers } = facts
+  const short = leftovers.find(({ kind }) => kind === 'too little')
+  // An excess that came back whole shows that nothing else used it up.
+  if (!short && leftovers.length > 0) return []
+  const smelled = /brown (gas|fumes)|turned brown|darkened|smell of|unexpected gas|turned black/.test(facts.seen)
+  return [
+    cause(
+      'side reaction',
+      0.15,
+      {
+        title: 'A side reaction took a part',
+        needs: needs(facts),
+        suffices: 'not known',
+        settle:
+          'Weigh the excess that came back: less than the sheet leaves shows it. Test liquor and gas for what else formed.',
+      },
+      [
+        {
+          says: short && `${grams(-short.difference)} less {${short.species}} came back than should have.`,
+          times: 5,
+        },
+        { says: smelled && 'A colour or gas was seen that the reaction does not give.', times: 3 },
+      ],
+    ),
+  ]
 }
 
 const NEAR = 0.05

@@ -14,6 +14,7 @@ const judge = (one: Planted): YieldJudgement => {
     stageId: 's1',
     steps,
     moves: one.stage.crystals?.moves,
+    assays: one.assays ?? [],
   })
   if (!judged) throw new Error(`${one.name}: not weighed`)
   return judged
@@ -55,7 +56,7 @@ describe('explainYield', () => {
   })
 
   it('has nothing to explain where the yield is what was expected', () => {
-    const [one] = planted
+    const one = planted.find(({ name }) => name === 'zinc sulfate weighed once, sticking')
     const fine = judge({ ...one!, weighed: ['32.00 g', '32.00 g'], seen: [] })
     expect(fine).toMatchObject({ kind: 'as expected', explanations: [] })
   })

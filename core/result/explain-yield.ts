@@ -1,4 +1,6 @@
+import { difference, type Figure } from '#core/quantity'
 import { yieldFacts, type YieldFacts, type YieldSetting } from './yield-facts'
+import { heedAssays } from './heed-assays'
 import { causesOfHigh } from './causes-of-high'
 import { causesOfLow } from './causes-of-low'
 
@@ -19,11 +21,15 @@ export type CauseCode =
   | 'lighter form'
   | 'reagent was a hydrate'
   | 'second crop'
+  | 'other salt'
+  | 'side reaction'
 
 /** One cause that this batch's own data leave possible. */
 export interface Explanation {
   readonly cause: CauseCode
   readonly title: string
+  /** The form that the solid would be, where the cause is that. */
+  readonly form?: string
   /** What it would have to amount to, in words with figures. */
   readonly needs: string
   /** The most that there can be of it by this batch's own data, g; undefined where nothing bounds it. */
@@ -39,8 +45,8 @@ export interface Explanation {
 export interface YieldJudgement {
   readonly facts: YieldFacts
   readonly kind: 'too high' | 'low' | 'as expected'
-  /** Actual less what was possible (too high) or expected (low), g. */
-  readonly difference: number
+  /** Actual less what was possible (too high) or expected (else), g. */
+  readonly difference: Figure
   /** Likeliest first. An order, not a probability. */
   readonly explanations: readonly Explanation[]
 }
@@ -55,7 +61,7 @@ const LOW = 0.1
 export function explainYield(setting: YieldSetting): YieldJudgement | undefined {
   const facts = yieldFacts(setting)
   if (!facts) return undefined
-  const { percent, spread, planned, actual, theoretical } = facts
+  const { percent, spread, planned } = facts
   const isHigh = percent > 1 + 2 * spread
   const isLow = !isHigh && percent < planned - LOW - 2 * spread
   const kind = isHigh ? 'too high' : isLow ? 'low' : 'as expected'
@@ -63,7 +69,9 @@ export function explainYield(setting: YieldSetting): YieldJudgement | undefined 
   return {
     facts,
     kind,
-    difference: isHigh ? actual - theoretical : actual - planned * theoretical,
-    explanations: found.toSorted((a, b) => b.weight - a.weight),
+    difference: isHigh
+      ? difference('weighed, over the theoretical', facts.weighed, facts.most)
+      : difference('weighed, less what was expected', facts.weighed, facts.expected),
+    explanations: heedAssays(found, facts).toSorted((a, b) => b.weight - a.weight),
   }
 }

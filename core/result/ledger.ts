@@ -1,66 +1,96 @@
-import { molarMass, parseFormula, type Formula } from '#core/formula'
-import { standardUncertainty } from '#core/quantity'
+import { molarMassFigure, parseFormula, type Formula } from '#core/formula'
+import { difference, exact, given, product, standardUncertainty, sum, type Figure } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import type { ActualStage } from './actual'
 import type { YieldFacts } from './yield-facts'
 
 export type Where =
-  'crystals' | 'filtered off' | 'gas' | 'precipitate' | 'liquor' | 'liquor, by the model' | 'wash, by the model'
+  | 'crystals'
+  | 'recovered'
+  | 'filtered off'
+  | 'gas'
+  | 'precipitate'
+  | 'liquor'
+  | 'liquor, by the model'
+  | 'wash, by the model'
 
-/** One element of a stage: moles in, where they went, and what is open between the two. */
+export interface Booked<Place> {
+  readonly place: Place
+  readonly moles: Figure
+}
+/** One element of a stage: moles in by bottle, moles out by place, and what is open between the two. */
 export interface LedgerRow {
   readonly element: string
-  readonly into: number
-  readonly out: readonly { readonly where: Where; readonly moles: number }[]
+  readonly from: readonly Booked<string>[]
+  readonly into: Figure
+  readonly out: readonly Booked<Where>[]
   /** In less out; below zero where more came out than went in. */
-  readonly open: number
-  /** Standard uncertainty of what is open, from the weighings and labels, mol. */
+  readonly open: Figure
+  /** Standard uncertainty of what is open, with what is shared between in and out counted once, mol. */
   readonly spread: number
   readonly closes: boolean
 }
 
-/**
- * The ledger of matter of a stage: each element but hydrogen and oxygen, whose water comes and goes unweighed. In: what was charged. Out: the crystals as
- * the named form, excess and residue and gas as the sheet has them, and what the crystallisation model leaves in liquor and wash.
- */
-export function ledgerOf({ sheet, result }: ActualStage, facts: YieldFacts): LedgerRow[] {
-  if (!result) return []
-  const crystals = result.actual.value / molarMass(facts.product)
-  const out: { where: Where; formula: Formula; moles: number }[] = [
-    { where: 'crystals', formula: facts.product, moles: crystals },
-    ...sheetOut(sheet),
-    ...modelOut(facts),
-  ]
-  const relative = standardUncertainty(result.percent) / Math.max(result.percent.value, 1e-9)
-  return elementsOf(sheet).map(({ element, into }) => {
-    const places = new Map<Where, number>()
-    for (const { where, formula, moles } of out) {
-      const count = formula.composition.get(element) ?? 0
-      if (count > 0 && moles > 1e-9) places.set(where, (places.get(where) ?? 0) + count * moles)
-    }
-    const total = [...places.values()].reduce((sum, moles) => sum + moles, 0)
-    const open = into - total
-    const spread = into * relative
-    return {
-      element,
-      into,
-      out: [...places].map(([where, moles]) => ({ where, moles })),
-      open,
-      spread,
-      closes: Math.abs(open) <= 2 * spread,
-    }
-  })
+/** How well what the crystallisation model leaves in liquor and wash is taken to be known; a judgement. */
+const MODEL_SPREAD = 0.1
+
+/** mol that are nothing but the rounding of the arithmetic. */
+const ROUNDING = 1e-9
+
+interface Portion {
+  readonly where: Where
+  readonly formula: Formula
+  readonly moles: Figure
 }
 
-function elementsOf(sheet: StageSheet): { element: string; into: number }[] {
-  const sums = new Map<string, number>()
-  for (const { species, amount, planned } of sheet.reagents) {
+/**
+ * The ledger of matter of a stage: each element but hydrogen and oxygen, whose water comes and goes unweighed. In: what was charged. Out: the crystals as
+ * the named form, what came back and was weighed, excess and gas as the sheet has them, and what the crystallisation model leaves in liquor and wash.
+ * All are figures, so that their uncertainties stay correlated: a bottle's label that counts on both sides counts once.
+ */
+export function ledgerOf(actual: ActualStage, facts: YieldFacts): LedgerRow[] {
+  if (!actual.result) return []
+  const out: Portion[] = [
+    { where: 'crystals', formula: facts.product, moles: molesOf(facts.product, actual.result.actual) },
+    ...sheetOut(actual),
+    ...modelOut(facts),
+  ]
+  return elementsOf(actual.sheet).map(({ element, from }) => rowOf(element, from, out))
+}
+
+function rowOf(element: string, from: readonly Booked<string>[], portions: readonly Portion[]): LedgerRow {
+  const places = new Map<Where, (readonly [number, Figure])[]>()
+  for (const { where, formula, moles } of portions) {
+    const count = formula.composition.get(element) ?? 0
+    if (count > 0 && moles.value > 1e-9) places.set(where, [...(places.get(where) ?? []), [count, moles] as const])
+  }
+  const out = [...places].map(([place, terms]) => ({ place, moles: sum(`{${element}} in: ${place}`, terms) }))
+  const into = total(`{${element}} charged`, from)
+  const open = out.length > 0 ? difference(`{${element}} open`, into, total(`{${element}} accounted for`, out)) : into
+  const spread = standardUncertainty(open)
+  return { element, from, into, out, open, spread, closes: Math.abs(open.value) <= 2 * spread + ROUNDING }
+}
+
+const total = (name: string, booked: readonly Booked<unknown>[]): Figure =>
+  sum(
+    name,
+    booked.map(({ moles }) => [1, moles] as const),
+  )
+const molesOf = (formula: Formula, mass: Figure): Figure =>
+  product(`amount of {${formula.text}}`, 'amount', [mass], [molarMassFigure(formula)])
+
+function elementsOf(sheet: StageSheet): { element: string; from: Booked<string>[] }[] {
+  const found = new Map<string, Booked<string>[]>()
+  for (const { species, weighAs, amount, planned } of sheet.reagents) {
     const read = parseFormula(species)
     if (!planned || !read.ok) continue
-    for (const [element, count] of read.value.composition)
-      if (element !== 'H' && element !== 'O') sums.set(element, (sums.get(element) ?? 0) + count * amount.value)
+    for (const [element, count] of read.value.composition) {
+      if (element === 'H' || element === 'O') continue
+      const moles = count === 1 ? amount : product(`{${element}} in {${species}}`, 'amount', [amount, exact(count)])
+      found.set(element, [...(found.get(element) ?? []), { place: weighAs || species, moles }])
+    }
   }
-  return [...sums].map(([element, into]) => ({ element, into }))
+  return [...found].map(([element, from]) => ({ element, from }))
 }
 
 const wayTo: Partial<Record<string, Where>> = {
@@ -71,31 +101,36 @@ const wayTo: Partial<Record<string, Where>> = {
   precipitate: 'precipitate',
 }
 
-function sheetOut(sheet: StageSheet) {
-  const read = (text: string): Formula | undefined => {
-    const formula = parseFormula(text)
-    return formula.ok ? formula.value : undefined
-  }
+function sheetOut({ sheet, recovered }: ActualStage): Portion[] {
+  const weighed = new Map(recovered.map(({ species, amount }) => [species, amount]))
   const leftovers = sheet.reagents
-    .filter(({ planned, limits }) => planned && !limits)
-    .map(({ species, leftover }) => ({ species, moles: leftover.amount.value, wayOut: leftover.wayOut as string }))
+    .filter(({ planned, limits, species }) => planned && (!limits || weighed.has(species)))
+    .map(({ species, leftover }) => {
+      const back = weighed.get(species)
+      return { species, moles: back ?? leftover.amount, where: back ? ('recovered' as const) : wayTo[leftover.wayOut] }
+    })
   const products = sheet.products
     .slice(1)
-    .map(({ species, amount, wayOut }) => ({ species, moles: amount.value, wayOut: wayOut as string }))
-  return [...leftovers, ...products].flatMap(({ species, moles, wayOut }) => {
-    const formula = read(species)
-    return formula ? [{ where: wayTo[wayOut] ?? ('liquor' as const), formula, moles }] : []
+    .map(({ species, amount, wayOut }) => ({ species, moles: amount, where: wayTo[wayOut] }))
+  return [...leftovers, ...products].flatMap(({ species, moles, where }) => {
+    const formula = parseFormula(species)
+    return formula.ok ? [{ where: where ?? ('liquor' as const), formula: formula.value, moles }] : []
   })
 }
 
 /** What the model keeps back of the product, no more than is missing. */
-function modelOut({ model, theoretical, actual, product }: YieldFacts) {
+function modelOut({ model, theoretical, actual, product: form }: YieldFacts): Portion[] {
   if (!model) return []
   const missing = Math.max(0, theoretical - actual)
   const wash = Math.min(model.washLoss, missing)
   const liquor = Math.min(Math.max(0, (1 - model.recovery) * theoretical - wash), missing - wash)
+  const estimate = (grams: number, where: string): Figure =>
+    given(grams, 'mass', `{${form.text}} in the ${where}`, {
+      source: 'the crystallisation model, taken as good to 10 %',
+      uncertainty: MODEL_SPREAD * grams,
+    })
   return [
-    { where: 'liquor, by the model' as const, formula: product, moles: liquor / molarMass(product) },
-    { where: 'wash, by the model' as const, formula: product, moles: wash / molarMass(product) },
+    { where: 'liquor, by the model', formula: form, moles: molesOf(form, estimate(liquor, 'liquor')) },
+    { where: 'wash, by the model', formula: form, moles: molesOf(form, estimate(wash, 'wash')) },
   ]
 }

@@ -1,3 +1,4 @@
+import type { Worksheet } from '#core/assay'
 import type { Entry, Operation, Step } from '#core/journal'
 import { computeReadPlan, readPlan, type ReagentPlan, type StagePlan } from '#core/sheet'
 import { proposedFor } from './brief'
@@ -25,6 +26,9 @@ export interface Planted {
   readonly extra?: readonly Step[]
   readonly seen?: readonly string[]
   readonly deviation?: string
+  /** What came back of a reagent and was weighed. */
+  readonly recovered?: Readonly<Record<string, string>>
+  readonly assays?: readonly Worksheet[]
 }
 
 const solid = (species: string, charge: ReagentPlan['charge'], more: object = {}): ReagentPlan =>
@@ -117,7 +121,102 @@ const ammine = (copperAs: string, mass: string, ammonia: ReagentPlan['charge']):
   yield: '80 %',
 })
 
+/** 0.0800 mol: 13.6 g at most, 10.9 g expected; 13.9 g of potassium sulfate could come in its place. */
+const chloride: StagePlan = {
+  id: 's1',
+  equation: 'CuSO4 + KCl -> CuCl2 + K2SO4',
+  reagents: [solid('CuSO4', { mass: '20.0 g' }, { formula: 'CuSO4·5H2O' }), solid('KCl', { equivalents: 1 })],
+  product: { species: 'CuCl2', form: 'CuCl2·2H2O' },
+  solvent: '40 mL',
+  yield: '80 %',
+}
+/** Zinc by EDTA: 0.1150 g as heptahydrate are 0.4000 mmol, 40.00 mL. */
+const byEdta = (millilitres: string): Worksheet => ({
+  id: 'a1',
+  kind: 'titration',
+  name: 'Zinc by EDTA',
+  given: {
+    equation: 'ZnSO4 + Na2C10H14N2O8 -> Na2ZnC10H12N2O8 + H2SO4',
+    titrant: 'Na2C10H14N2O8',
+    concentration: '0.01000 mol/L',
+    species: 'ZnSO4',
+    form: 'ZnSO4·7H2O',
+  },
+  rows: [{ sample: '0.1150 g', volume: millilitres }],
+})
+/** Nickel in the double salt, which holds 14.86 %: 0.1876 g of precipitate from 0.2561 g. */
+const byDmg = (gross: string): Worksheet => ({
+  id: 'a1',
+  kind: 'gravimetric',
+  name: 'Nickel with dimethylglyoxime',
+  given: { analyte: 'Ni', weighedAs: 'Ni(C4H7N2O2)2' },
+  rows: [{ sample: '0.2561 g', tare: '24.0000 g', gross }],
+})
+
 export const planted: readonly Planted[] = [
+  {
+    name: 'copper chloride wanted, and the potassium salt came',
+    cause: 'other salt',
+    ruledOut: ['spilled'],
+    stage: chloride,
+    weighed: ['8.30 g', '8.30 g'],
+    seen: ['all dissolved', 'colourless crystals'],
+  },
+  {
+    name: 'zinc sulfate whose excess of zinc was eaten',
+    cause: 'side reaction',
+    ruledOut: ['not finished', 'spilled'],
+    stage: zinc(),
+    weighed: ['24.20 g', '24.20 g'],
+    recovered: { Zn: '0.05 g' },
+    seen: ['fizzing stopped', 'all dissolved'],
+  },
+  {
+    name: 'zinc sulfate with weak acid, the zinc came back',
+    cause: 'weak reagent',
+    ruledOut: ['side reaction'],
+    stage: zinc(),
+    weighed: ['22.00 g', '22.00 g'],
+    recovered: { Zn: '3.15 g' },
+    seen: ['fizzing stopped', 'old bottle'],
+  },
+  {
+    name: 'second crop left, and the assay says that the first is what it should be',
+    cause: 'second crop',
+    ruledOut: ['lighter form', 'other salt', 'side reaction'],
+    stage: zincTwice,
+    weighed: ['23.30 g', '23.30 g'],
+    open: ['5 g of water', 'crop 2'],
+    recovered: { Zn: '0.46 g' },
+    assays: [byEdta('40.00 mL')],
+  },
+  {
+    name: 'zinc sulfate that lost its water, by the assay',
+    cause: 'lighter form',
+    stage: zinc(),
+    weighed: ['20.30 g', '20.30 g'],
+    // As ZnSO4·H2O the same mass holds 1.602 times as much zinc.
+    assays: [byEdta('64.09 mL')],
+  },
+  {
+    name: 'double salt over 100 %, and the assay leaves room for the excess',
+    cause: 'soluble excess',
+    ruledOut: ['water', 'heavier form'],
+    stage: doubleSalt('40 %'),
+    weighed: ['16.20 g', '16.20 g'],
+    washes: 0,
+    // 13.37 % of nickel: nine tenths of it are the double salt.
+    assays: [byDmg('24.1686 g')],
+  },
+  {
+    name: 'zinc sulfate weighed wet, and the dried sample assays right',
+    cause: 'water',
+    ruledOut: ['heavier form'],
+    stage: zinc(),
+    weighed: ['41.20 g'],
+    seen: ['still sticks'],
+    assays: [byEdta('36.70 mL')],
+  },
   {
     name: 'zinc sulfate weighed once, sticking',
     cause: 'water',
@@ -361,6 +460,15 @@ export function batchOf(one: Planted): { plan: { stages: StagePlan[] }; steps: r
       for (let n = 0; n < times; n++) take(step, 'done')
     }
   }
+  for (const [species, value] of Object.entries(one.recovered ?? {}))
+    entries.push({
+      kind: 'reading',
+      ...written(),
+      about: { what: 'recovered', stage: 's1', species },
+      measure: 'net',
+      value,
+      typed: true,
+    })
   for (const text of one.seen ?? []) entries.push({ kind: 'observation', ...written(), stage: 's1', text })
   if (one.deviation) entries.push({ kind: 'deviation', ...written(), stage: 's1', text: one.deviation, steps: [] })
   for (const value of one.weighed) {

@@ -37,6 +37,7 @@ describe('the proposed procedure', () => {
       'filter',
       'dry',
       'weigh',
+      'weigh',
       'quench',
       'clean',
     ])

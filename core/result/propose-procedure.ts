@@ -380,6 +380,22 @@ function dryingStep({ way, most, reason }: DryingOption): Draft[] {
     : [{ do: 'dry', words: `Dry: ${way}`, wait, why: reason, ...(way === 'vacuum' && { needs: ['vacuum'] as const }) }]
 }
 
+/** Grams of a filtered excess from which on it is worth weighing; a judgement. */
+const WORTH_WEIGHING = 0.1
+
+/** What was in excess and filtered off is weighed as well: how much came back is evidence. */
+const excessBack = (sheet: StageSheet): Draft[] =>
+  planned(sheet)
+    .filter(
+      ({ limits, leftover }) => !limits && leftover.wayOut === 'filtered off' && leftover.mass.value > WORTH_WEIGHING,
+    )
+    .map(({ species, weighAs, leftover }): Draft => ({
+      do: 'weigh',
+      words: `Weigh the {${weighAs}} that stayed on the filter, rinsed and dry`,
+      about: { what: 'recovered', species },
+      why: `${formatFigure(leftover.mass, 3)} should come back. Less, and something else used it up; more, and the reaction was not finished.`,
+    }))
+
 /** Residues that are harmful, treated or collected before the hood is left. */
 function endSteps(sheet: StageSheet, { stage }: Setting): Draft[] {
   const names = [
@@ -389,6 +405,7 @@ function endSteps(sheet: StageSheet, { stage }: Setting): Draft[] {
     rowOf(species, stage.own)?.hazards?.some(code => /^H(4|30|31|33|35|36)/.test(code)),
   )
   return [
+    ...excessBack(sheet),
     ...(harmful.length > 0
       ? [
           {

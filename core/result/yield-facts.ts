@@ -1,5 +1,6 @@
 import { findSubstance, type Formula } from '#core/formula'
 import {
+  aboutWords,
   cropsOf,
   dryingSeries,
   judgeDryness,
@@ -12,13 +13,18 @@ import {
   type Run,
   type Step,
 } from '#core/journal'
-import { standardUncertainty } from '#core/quantity'
+import { product, standardUncertainty, type Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
 import { follow, readMoves, type Curve, type MovePlan } from '#core/solution'
 import type { ReadPlan, ReadStage, StageSheet } from '#core/sheet'
+import type { Worksheet } from '#core/assay'
 import { judgeBatch } from './actual'
+import { assayEvidence, type AssayEvidence } from './assay-evidence'
 import { recoveryOf } from './crystal-notes'
+import { otherSaltsIn, type OtherSalt } from './other-salts'
 import { proposeMoves } from './propose-crystals'
+import { ionsInPot, relativesOf, type Relative } from './relatives'
+import { judgeLeftovers, type LeftoverJudgement } from './explain-leftover'
 import { stagePot } from './stage-pot'
 import type { FormYield } from './yield'
 
@@ -42,10 +48,19 @@ export interface YieldFacts {
   readonly row: SubstanceRow | undefined
   readonly theoretical: number
   readonly actual: number
+  /** The same two with where they come from, and what the plan expects. */
+  readonly weighed: Figure
+  readonly most: Figure
+  readonly expected: Figure
   readonly percent: number
   readonly spread: number
   readonly planned: number
   readonly forms: readonly FormYield[]
+  readonly relatives: readonly Relative[]
+  /** Other salts that the pot's ions could make. */
+  readonly otherSalts: readonly OtherSalt[]
+  readonly leftovers: readonly LeftoverJudgement[]
+  readonly evidence: readonly AssayEvidence[]
   readonly byProducts: readonly Amount[]
   readonly solubleExcess: readonly Amount[]
   readonly insolubleExcess: readonly Amount[]
@@ -72,16 +87,25 @@ export interface YieldSetting {
   readonly steps: readonly Step[]
   readonly moves: readonly MovePlan[] | undefined
   readonly curves?: readonly Curve[]
+  readonly assays?: readonly Worksheet[]
 }
 
 const LIQUOR = new Set(['stays in the liquor', 'washed out', 'not known'])
 
 /** Gathers the facts; undefined while the product is not weighed. */
-export function yieldFacts({ plan, lines, stageId, steps, moves, curves = [] }: YieldSetting): YieldFacts | undefined {
+export function yieldFacts({
+  plan,
+  lines,
+  stageId,
+  steps,
+  moves,
+  curves = [],
+  assays = [],
+}: YieldSetting): YieldFacts | undefined {
   const judged = judgeBatch(plan, lines, stageId)
   const stage = plan.stages.find(({ id }) => id === stageId)
   if (!judged.ok || !judged.value.result || !stage) return undefined
-  const { sheet, result } = judged.value
+  const { sheet, result, recovered } = judged.value
   const run = runOf(steps, lines, stageId)
   const form = stage.product.form
   const { weighings, resolution } = dryingSeries(lines, {
@@ -102,10 +126,17 @@ export function yieldFacts({ plan, lines, stageId, steps, moves, curves = [] }: 
     row: findSubstance(form, stage.own)?.row,
     theoretical: result.theoretical.value,
     actual: result.actual.value,
+    weighed: result.actual,
+    most: result.theoretical,
+    expected: product('expected yield', 'mass', [result.theoretical, stage.yield]),
     percent: result.percent.value,
     spread: standardUncertainty(result.percent),
     planned: stage.yield.value,
     forms: result.forms,
+    relatives: relativesOf(form, ionsInPot(sheet), stage.own),
+    otherSalts: othersOf(sheet, form, curves),
+    leftovers: judgeLeftovers(sheet, recovered),
+    evidence: assayEvidence(form, assays),
     ...leftIn(sheet),
     run,
     washes: washesOf(run),
@@ -120,6 +151,11 @@ export function yieldFacts({ plan, lines, stageId, steps, moves, curves = [] }: 
     ...modelOf(sheet, form, moves, curves),
     readings: readingsOf(plan, lines, stageId),
   }
+}
+
+function othersOf(sheet: StageSheet, form: Formula, curves: readonly Curve[]): OtherSalt[] {
+  const start = stagePot(sheet, curves)
+  return start ? otherSaltsIn(start.pot, form, curves) : []
 }
 
 function leftIn(sheet: StageSheet) {
@@ -191,13 +227,15 @@ function modelOf(
 function readingsOf(plan: ReadPlan, lines: readonly JournalLine[], stageId: string): ReadingFact[] {
   return lines.flatMap(({ entry, current }, i): ReadingFact[] => {
     if (entry.kind !== 'reading' || current === undefined || entry.about.stage !== stageId) return []
-    if (entry.about.what === 'pot' || !['gross', 'tare', 'net', 'volume'].includes(entry.measure)) return []
+    if (
+      entry.about.what === 'pot' ||
+      entry.about.what === 'recovered' ||
+      !['gross', 'tare', 'net', 'volume'].includes(entry.measure)
+    )
+      return []
     const read = readReading(entry, current)
     if (!read.ok) return []
-    const what =
-      entry.about.what === 'charge'
-        ? `${entry.measure} of {${entry.about.species}}`
-        : `${entry.measure} of crop ${entry.about.crop}`
+    const what = `${entry.measure} of ${aboutWords(entry.about)}`
     return [
       {
         id: entry.id,

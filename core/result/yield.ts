@@ -36,7 +36,8 @@ export function judgeYield(wanted: Formula, theoretical: Figure, actual: Figure,
   }
 }
 
-const percentOf = (actual: Figure, theoretical: Figure): Figure =>
+/** Percent yield, a fraction of one. */
+export const percentOf = (actual: Figure, theoretical: Figure): Figure =>
   product('percent yield', 'mass fraction', [actual], [theoretical])
 
 /** Mass of product that a mass of `from` can give at most, when `perProduct` formula units of it end in one of the product. */

@@ -1,0 +1,39 @@
+import { computeWorksheet, shareHeld, type Worksheet } from '#core/assay'
+import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
+
+/** What the batch's own assays say of its product. */
+export interface AssayEvidence {
+  /** Its purity as the named form, a fraction of one, and how far that is known (95 %). */
+  readonly purity: number
+  readonly spread: number
+  readonly name: string
+}
+
+/** Half a percent is what a careful assay is taken to be good for where it has no spread; common practice, no source. */
+const LEAST_SPREAD = 0.005
+
+/** The purities that titrations and gravimetric assays of a batch give its product; others say nothing of it. */
+export function assayEvidence(product: Formula, assays: readonly Worksheet[]): AssayEvidence[] {
+  return assays.flatMap((sheet): AssayEvidence[] => {
+    const { summary } = computeWorksheet(sheet)
+    const factor = summary && factorFor(sheet, product)
+    if (!summary || factor === undefined) return []
+    const purity = (summary.mean / 100) * factor
+    const spread = Math.max((summary.confidence95 ?? 0) / summary.mean, LEAST_SPREAD) * purity
+    return [{ purity, spread, name: sheet.name }]
+  })
+}
+
+/** From the worksheet's result to the purity as the product; undefined where it asks something else. */
+function factorFor({ kind, given }: Worksheet, product: Formula): number | undefined {
+  if (kind === 'gravimetric') {
+    const analyte = parseFormula(given.analyte ?? '')
+    const share = analyte.ok ? shareHeld(analyte.value, product) : undefined
+    return share && 1 / share
+  }
+  if (kind !== 'titration' && kind !== 'back titration') return undefined
+  const form = parseFormula(given.form ?? '')
+  const relation = form.ok ? relate(form.value, product) : undefined
+  if (!form.ok || !relation) return undefined
+  return (relation.units * molarMass(product)) / molarMass(form.value)
+}

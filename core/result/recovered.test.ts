@@ -1,0 +1,80 @@
+import { describe, expect, it } from 'vitest'
+import { foldJournal, type Entry } from '#core/journal'
+import { readPlan, type StagePlan } from '#core/sheet'
+import { judgeBatch } from './actual'
+import { judgeLeftovers } from './explain-leftover'
+
+/** 0.1320 mol of acid; 9.12 g of zinc of 99.5 % are 0.1388 mol: 0.445 g should be left. */
+const zinc: StagePlan = {
+  id: 's1',
+  equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+  reagents: [
+    { species: 'Zn', supply: { kind: 'solid', assay: '99.5 %' }, charge: { mass: '9.12 g' } },
+    { species: 'H2SO4', supply: { kind: 'solution', concentration: '2.00 mol/L' }, charge: { volume: '66.0 mL' } },
+  ],
+  product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
+}
+/** The carbonate limits: 8.40 g of 100 % are 0.0706 mol. */
+const cobalt: StagePlan = {
+  id: 's1',
+  equation: 'CoCO3 + HCl -> CoCl2 + H2O + CO2',
+  reagents: [
+    { species: 'CoCO3', supply: { kind: 'solid' }, charge: { mass: '8.40 g' } },
+    { species: 'HCl', supply: { kind: 'solution', concentration: '3.00 mol/L' }, charge: { volume: '60.0 mL' } },
+  ],
+  product: { species: 'CoCl2', form: 'CoCl2·6H2O' },
+}
+
+function judge(stage: StagePlan, readings: Readonly<Record<string, string>>) {
+  const entries = Object.entries(readings).map(([species, value], i): Entry => ({
+    kind: 'reading',
+    id: `r${i}`,
+    at: `2026-05-04T09:0${i}:00Z`,
+    by: 'p',
+    about:
+      species === 'product' ? { what: 'product', stage: 's1', crop: 1 } : { what: 'recovered', stage: 's1', species },
+    measure: 'net',
+    value,
+    typed: true,
+  }))
+  const read = readPlan({ stages: [stage] })
+  const judged = read.ok ? judgeBatch(read.value, foldJournal(entries)) : read
+  if (!judged.ok) throw new Error('no')
+  return judged.value
+}
+
+describe('recovered reagents', () => {
+  it('credits the limiting reagent that came back', () => {
+    /* 1.19 g of the 8.40 g came back: 14.2 %. 16.80 g at most, 14.42 g on what was used up; 12.0 g are 71.4 % and 83.2 %. */
+    const { result, credited } = judge(cobalt, { product: '12.00 g', CoCO3: '1.19 g' })
+    expect(result!.percent.value).toBeCloseTo(0.714, 2)
+    expect(credited!.theoretical.value).toBeCloseTo(14.42, 1)
+    expect(credited!.percent.value).toBeCloseTo(0.832, 2)
+  })
+  it('credits nothing where nothing of it came back, or more than was charged', () => {
+    expect(judge(cobalt, { product: '12.00 g' }).credited).toBeUndefined()
+    expect(judge(cobalt, { product: '12.00 g', CoCO3: '9.00 g' }).credited).toBeUndefined()
+    expect(judge(zinc, { product: '30.00 g', Zn: '0.44 g' }).credited).toBeUndefined()
+  })
+  it('finds an excess that came back as it should', () => {
+    const { sheet, recovered } = judge(zinc, { Zn: '0.44 g' })
+    expect(judgeLeftovers(sheet, recovered)).toMatchObject([{ kind: 'as it should be', causes: [] }])
+  })
+  it('explains too little by what it would take', () => {
+    /* 0.445 − 0.10 = 0.345 g too little, 5.28 mmol of 132: 4.0 %. */
+    const { sheet, recovered } = judge(zinc, { Zn: '0.10 g' })
+    const [found] = judgeLeftovers(sheet, recovered)
+    expect(found).toMatchObject({ kind: 'too little' })
+    expect(found!.difference).toBeCloseTo(-0.345, 1)
+    expect(found!.causes[0]!.title).toContain('side reaction')
+    expect(found!.causes[1]!.needs).toMatch(/By (3\.9|4\.0|4\.1)/)
+  })
+  it('explains too much, and leaves the limiting reagent to the yield', () => {
+    const { sheet, recovered } = judge(zinc, { Zn: '2.00 g' })
+    const [found] = judgeLeftovers(sheet, recovered)
+    expect(found).toMatchObject({ kind: 'too much' })
+    expect(found!.causes.map(({ title }) => title).join(' ')).toContain('not finished')
+    const limiting = judge(cobalt, { CoCO3: '1.00 g' })
+    expect(judgeLeftovers(limiting.sheet, limiting.recovered)).toEqual([])
+  })
+})

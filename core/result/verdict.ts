@@ -1,0 +1,45 @@
+import { productMass } from '#core/journal'
+import type { Figure } from '#core/quantity'
+import { judgeBatch } from './actual'
+import type { LeftoverJudgement } from './explain-leftover'
+import { explainYield, type Explanation, type YieldJudgement } from './explain-yield'
+import { ladderOf, type Rung } from './ladder'
+import { ledgerOf, type LedgerRow } from './ledger'
+import { residuesOf, type Residues } from './residues'
+import type { YieldSetting } from './yield-facts'
+
+/** Everything that is judged of a weighed stage, as plain data that may travel from a worker. */
+export interface BatchVerdict {
+  readonly kind: YieldJudgement['kind']
+  readonly difference: Figure
+  readonly explanations: readonly Explanation[]
+  readonly leftovers: readonly LeftoverJudgement[]
+  readonly rungs: readonly Rung[]
+  readonly ledger: readonly LedgerRow[]
+}
+
+/** The verdict on a stage; undefined while its product is not weighed. */
+export function verdictOf(setting: YieldSetting): BatchVerdict | undefined {
+  const judgement = explainYield(setting)
+  const actual = judgeBatch(setting.plan, setting.lines, setting.stageId)
+  if (!judgement || !actual.ok || !actual.value.result) return undefined
+  const { facts, kind, difference, explanations } = judgement
+  return {
+    kind,
+    difference,
+    explanations,
+    leftovers: facts.leftovers,
+    rungs: ladderOf(facts, actual.value.result),
+    ledger: ledgerOf(actual.value, facts),
+  }
+}
+
+/** What a stage leaves to treat, from what was really charged and weighed. */
+export function residuesLeft({
+  plan,
+  lines,
+  stageId,
+}: Pick<YieldSetting, 'plan' | 'lines' | 'stageId'>): Residues | undefined {
+  const actual = judgeBatch(plan, lines, stageId)
+  return actual.ok ? residuesOf(actual.value.sheet, productMass(lines, stageId)) : undefined
+}
