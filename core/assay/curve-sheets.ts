@@ -111,7 +111,7 @@ export function judgeThermogram(given: Readonly<Record<string, string>>, curve: 
       },
     ],
     headline: steps
-      .map(({ gone }, i) => `${percent(gone)} % gone${first[i] ? ` (${first[i].residue})` : ' (nothing fits)'}`)
+      .map(({ gone }, i) => `${percent(gone)} % gone${first[i] ? ` ({${first[i].residue}})` : ' (nothing fits)'}`)
       .join(', '),
   }
 }

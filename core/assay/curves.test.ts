@@ -49,7 +49,7 @@ describe('thermogram', () => {
   })
   it('says on the worksheet what fits, and what does not where the salt is another', () => {
     const sheet = { ...newWorksheet('t', 'thermogram', { form: 'CuSO4·5H2O' }), curve }
-    expect(computeWorksheet(sheet).headline).toContain('(CuSO4·3H2O)')
+    expect(computeWorksheet(sheet).headline).toContain('({CuSO4·3H2O})')
     const other = computeWorksheet({ ...sheet, given: { form: 'ZnSO4·7H2O' } })
     expect(other.findings.some(({ text }) => /fits nothing/.test(text))).toBe(true)
     expect(computeWorksheet({ ...sheet, given: { form: 'CuSO4·5H20x' } }).problems).toMatchObject([{ key: 'form' }])

@@ -3,6 +3,7 @@ import { standardUncertainty } from '#core/quantity'
 import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
 import { compositionSheet } from './composition-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
+import { compareGroups } from './groups'
 import { gravimetricSheet } from './gravimetric-sheet'
 import { hydrateSheet } from './hydrate-sheet'
 import { mixtureSheet } from './mixture-sheet'
@@ -49,9 +50,14 @@ export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
   washes: washesShape,
 }
 
-/** The columns of a worksheet: those of its kind, and one more for each wavelength. */
-export const columnsOf = ({ kind, given }: Worksheet): readonly Column[] =>
-  kind === 'absorbance' ? [...absorbanceShape.columns, ...absorbanceColumns(given)] : worksheetShapes[kind].columns
+/** The columns of a worksheet: those of its kind, one more for each wavelength, and one for a mark. */
+export function columnsOf({ kind, given }: Worksheet): readonly Column[] {
+  const { columns, rows } = worksheetShapes[kind]
+  if (kind === 'absorbance') return [...columns, ...absorbanceColumns(given)]
+  return rows === 'replicates' ? [...columns, WHO] : columns
+}
+/** Replicates may be marked with who made them, or which trial or class they are of. */
+const WHO: Column = { key: 'who', label: 'Who, or which', kinds: [], optional: true }
 
 export interface WorksheetRow {
   readonly figure?: Figure
@@ -83,7 +89,7 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
   const columns = columnsOf(sheet)
   const read = sheet.rows.map((row, i) => readRow(columns, row, i + 1))
   const kind = methodOf(sheet.kind)
-  if (kind) return computeReplicates(kind, values, read)
+  if (kind) return withGroups(computeReplicates(kind, values, read), sheet)
   const base = {
     rows: read.map(({ problems }) => ({ problems })),
     problems: values.problems,
@@ -112,6 +118,12 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
     problems: [...values.problems.filter(({ key }) => !curve.problems.some(one => one.key === key)), ...curve.problems],
     ...(headline && { headline }),
   }
+}
+
+/** Adds what the marked rows say against each other. */
+function withGroups(result: WorksheetResult, { rows }: Worksheet): WorksheetResult {
+  const names = result.rows.flatMap(({ figure }, i) => (figure ? [rows[i]!.who ?? ''] : []))
+  return { ...result, findings: [...result.findings, ...compareGroups(result.values, names)] }
 }
 
 function computeReplicates(

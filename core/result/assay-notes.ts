@@ -93,7 +93,7 @@ export function shownDecimals({ summary }: WorksheetResult): number {
 /** A worksheet's result as the journal keeps it; undefined while there is none. */
 export function assayWords(sheet: Worksheet, result: WorksheetResult): string | undefined {
   const { summary, values, headline } = result
-  if (headline) return `Assay. ${sheet.name}: ${headline}`
+  if (headline) return `Assay. ${sheet.name}: ${headline.replace(/[{}]/g, '')}`
   if (!summary) return undefined
   const { result: what, unit } = worksheetShapes[sheet.kind]
   const decimals = shownDecimals(result)

@@ -164,7 +164,10 @@ function acidOrBase(left: readonly Left[]): Treatment[] {
       const row = rowFor(rows, one)
       if (!row) return []
       const { gives, ...words } = told
-      return [{ of: one.formula.text, left: one.moles, mass: dose(one, row.count, words.reagent, gives), ...words }]
+      const cautions = words.cautions.filter(text => !text.startsWith('Ammonia') || /NH3|NH4/.test(one.formula.text))
+      return [
+        { of: one.formula.text, left: one.moles, mass: dose(one, row.count, words.reagent, gives), ...words, cautions },
+      ]
     })
   return [
     ...treat(acidsLeft, {
@@ -179,7 +182,7 @@ function acidOrBase(left: readonly Left[]): Treatment[] {
       gives: 3,
       how: 'Dilute it, then add the citric acid in portions, stirring.',
       sign: 'pH 6 to 8 on paper.',
-      cautions: ['It warms up; ammonia smells as long as it is alkaline: hood. Carbonates foam.'],
+      cautions: ['It warms up, and carbonates foam.', 'Ammonia comes off as long as it is alkaline: hood.'],
     }),
   ]
 }

@@ -148,7 +148,7 @@ export function yieldFacts({
     spills: mine.flatMap(({ entry, current }) =>
       entry.kind === 'deviation' && /spill|lost/i.test(current!) ? [current!] : [],
     ),
-    ...modelOf(sheet, form, moves, curves),
+    ...modelOf(sheet, form, takenOf(moves, cropsOf(lines, stageId).length), curves),
     readings: readingsOf(plan, lines, stageId),
   }
 }
@@ -195,6 +195,17 @@ export const wasDone = ({ run }: YieldFacts, ...operations: readonly Operation[]
   run.steps.some(({ step, times, status }) => operations.includes(step.do) && (times > 0 || status === 'done'))
 export const wasSkipped = ({ run }: YieldFacts, ...operations: readonly Operation[]): boolean =>
   run.steps.some(({ step, status }) => operations.includes(step.do) && status === 'skipped')
+
+/** The moves as far as crops were taken: what follows the last crop weighed, but for its washes, has not happened. */
+function takenOf(moves: readonly MovePlan[] | undefined, crops: number): readonly MovePlan[] | undefined {
+  if (!moves || crops < 1) return moves
+  let taken = 0
+  const end = moves.findIndex(move => {
+    if ('filter' in move) taken += 1
+    return taken > crops || (taken === crops && !('filter' in move) && !('wash' in move))
+  })
+  return end < 0 ? moves : moves.slice(0, end)
+}
 
 function modelOf(
   sheet: StageSheet,

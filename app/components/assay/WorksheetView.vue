@@ -59,11 +59,13 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     <button v-if="shape.rows !== 'file'" type="button" class="button button-quiet" @click="addRow">
       {{ shape.rows === 'replicates' ? 'Another replicate' : 'Another row' }}
     </button>
-    <button type="button" class="button button-quiet" @click="emit('remove')">Delete this worksheet</button>
+    <button type="button" class="min-h-9 px-2 text-[14px] text-soft underline" @click="emit('remove')">
+      Delete this worksheet
+    </button>
   </div>
   <section v-if="hasResult" class="mt-4" aria-label="Result">
     <ReplicateResult :result="result" :show="show" :expected="expected" />
-    <p v-if="result.headline" class="text-[18px]" data-testid="headline">{{ result.headline }}</p>
+    <p v-if="result.headline" class="text-[18px]" data-testid="headline"><RichText :text="result.headline" /></p>
     <WashPlot v-if="result.washes" :washes="result.washes" />
     <button type="button" class="button mt-3" :disabled="isAttached" @click="emit('attach')">
       {{ isAttached ? 'In the journal' : 'Write it into the journal' }}

@@ -1,18 +1,26 @@
 <script setup lang="ts">
 import { colourOf, parseFormula } from '#core/formula'
 import { formatFigure } from '#core/quantity'
-import type { FormYield } from '#core/result'
+import type { Rung } from '#core/result'
 
-/** The yield that the same mass would be as each form, against the 100 % line. */
-const { forms, wanted } = defineProps<{ forms: readonly FormYield[]; wanted: string }>()
-const emit = defineEmits<{ working: [form: FormYield] }>()
+/** The yield that the same mass would be as each form, against the 100 % line, and whether this batch could have made it. */
+const { rungs } = defineProps<{ rungs: readonly Rung[] }>()
+const emit = defineEmits<{ working: [rung: Rung] }>()
 
-const FULL = 83.3
-const place = (fraction: number): number => Math.min(99, fraction * FULL)
+/** Where 100 % stands, of the track's width; forms far beyond it stand at its end. */
+const FULL = 72
+const place = (fraction: number): number => Math.min(97, fraction * FULL)
 const colour = (form: string) => {
   const read = parseFormula(form)
   return read.ok ? colourOf(read.value) : undefined
 }
+const kinds = { isolated: 'isolated', hydrate: '', basic: 'basic', double: 'double salt' } as const
+const looks = {
+  likely: 'text-verdigris font-semibold',
+  possible: 'text-ink',
+  unlikely: 'text-soft',
+  impossible: 'text-red',
+} as const
 </script>
 
 <template>
@@ -21,12 +29,13 @@ const colour = (form: string) => {
       Yield as each form
     </caption>
     <tbody>
-      <tr v-for="one in forms" :key="one.form" class="border-b border-rule">
-        <th scope="row" class="w-[210px] py-2 pr-2 text-left font-normal">
+      <tr v-for="one in rungs" :key="one.form" class="border-b border-rule">
+        <th scope="row" class="w-[236px] py-1.5 pr-2 text-left font-normal">
           <ColourSwatch :colour="colour(one.form)" class="mr-2" /><FormulaText :text="one.form" /><span
-            v-if="one.form === wanted"
-            class="tag ml-2 bg-verdigris-soft text-verdigris"
-            >isolated</span
+            v-if="kinds[one.kind]"
+            class="tag ml-2"
+            :class="one.kind === 'isolated' ? 'bg-verdigris-soft text-verdigris' : 'bg-paper text-soft'"
+            >{{ kinds[one.kind] }}</span
           >
         </th>
         <td class="w-[84px] text-right">
@@ -41,10 +50,14 @@ const colour = (form: string) => {
         </td>
         <td class="pl-4">
           <span class="track" aria-hidden="true"
-            ><u /><i :class="{ over: one.percent.value > 1 }" :style="{ left: `${place(one.percent.value)}%` }"
+            ><u /><i :class="{ over: one.verdict === 'impossible' }" :style="{ left: `${place(one.percent.value)}%` }"
           /></span>
         </td>
-        <td class="small w-[130px] pl-3">{{ one.percent.value > 1 ? 'more than everything' : '' }}</td>
+        <td class="w-[236px] pl-3 text-[13px] leading-[1.25]">
+          <b class="font-normal" :class="looks[one.verdict]">{{ one.verdict }}</b><span class="text-soft"
+            >: {{ one.why }}</span
+          >
+        </td>
       </tr>
     </tbody>
   </table>
@@ -56,11 +69,11 @@ const colour = (form: string) => {
   display: block;
   height: 18px;
   border-radius: 4px;
-  background: linear-gradient(90deg, #edf1ed 0 83.3%, var(--color-red-soft) 83.3%);
+  background: linear-gradient(90deg, #edf1ed 0 72%, var(--color-red-soft) 72%);
 }
 .track u {
   position: absolute;
-  left: 83.3%;
+  left: 72%;
   top: -4px;
   bottom: -4px;
   width: 2px;

@@ -1,25 +1,34 @@
 <script setup lang="ts">
 import { formatValue } from '#core/quantity'
-import type { YieldJudgement } from '#core/result'
+import type { BatchVerdict } from '#core/result'
 
 /** What would explain this yield, likeliest first, with what each needs and what this batch says for and against it. */
-const { judgement } = defineProps<{ judgement: YieldJudgement }>()
+const { verdict } = defineProps<{ verdict: BatchVerdict }>()
+const emit = defineEmits<{ working: [] }>()
 const suffices = {
   alone: 'suffices alone',
   'not alone': 'cannot explain it alone',
   'not known': 'how far it goes is not known',
 } as const
-const headline = computed(() => {
-  const grams = formatValue(Math.abs(judgement.difference), 'mass', 3)
-  return judgement.kind === 'too high' ? `${grams} more than was possible` : `${grams} less than was expected`
-})
+const gap = computed(() => formatValue(Math.abs(verdict.difference.value), 'mass', 3))
 const isAll = ref(false)
-const shown = computed(() => (isAll.value ? judgement.explanations : judgement.explanations.slice(0, 4)))
+const shown = computed(() => (isAll.value ? verdict.explanations : verdict.explanations.slice(0, 4)))
 </script>
 
 <template>
-  <section v-if="judgement.kind !== 'as expected'" aria-label="What would explain it">
-    <h2 class="mb-1 mt-5 text-[15px] text-ink">What would explain it: {{ headline }}</h2>
+  <section v-if="verdict.kind !== 'as expected'" aria-label="What would explain it">
+    <h2 class="mb-1 mt-5 text-[15px] text-ink">
+      What would explain it:
+      <button
+        type="button"
+        class="figure font-semibold underline decoration-dotted"
+        :aria-label="`${gap}. Show the working`"
+        @click="emit('working')"
+      >
+        {{ gap }}
+      </button>
+      {{ verdict.kind === 'too high' ? 'more than was possible' : 'less than was expected' }}
+    </h2>
     <ol>
       <li
         v-for="(one, i) in shown"
@@ -42,28 +51,29 @@ const shown = computed(() => (isAll.value ? judgement.explanations : judgement.e
             >
           </p>
           <p v-if="one.speaksFor.length > 0" class="text-[13.5px]">
-            <span class="text-verdigris">For:</span> {{ one.speaksFor.join(' ') }}
+            <span class="text-verdigris">For:</span> <RichText :text="one.speaksFor.join(' ')" />
           </p>
           <p v-if="one.speaksAgainst.length > 0" class="text-[13.5px]">
-            <span class="text-red">Against:</span> {{ one.speaksAgainst.join(' ') }}
+            <span class="text-red">Against:</span> <RichText :text="one.speaksAgainst.join(' ')" />
           </p>
           <p class="text-[13.5px] text-soft">To settle it: <RichText :text="one.settle" /></p>
         </div>
       </li>
     </ol>
-    <p v-if="judgement.explanations.length === 0" class="text-[14px]">
-      Nothing that this batch’s plan and journal leave possible explains it. Look at what was not written down.
+    <p v-if="verdict.explanations.length === 0" class="text-[14px]">
+      Nothing that this batch’s plan, journal and assays leave possible explains it. Look at what was not written down.
     </p>
     <button
-      v-if="judgement.explanations.length > 4"
+      v-if="verdict.explanations.length > 4"
       type="button"
       class="mt-1 min-h-9 text-[14px] text-verdigris underline"
       @click="isAll = !isAll"
     >
-      {{ isAll ? 'Only the likeliest' : `All ${judgement.explanations.length}` }}
+      {{ isAll ? 'Only the likeliest' : `All ${verdict.explanations.length}` }}
     </button>
     <p class="small mt-1">
-      An order, not a probability: from how usual each is at the bench and what this batch’s own plan and journal say.
+      An order, not a probability: from how usual each is at the bench and what this batch’s own plan, journal and
+      assays say.
     </p>
   </section>
 </template>

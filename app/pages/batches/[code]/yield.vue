@@ -1,51 +1,67 @@
 <script setup lang="ts">
 import { formatFigure, formatValue, standardUncertainty, type Figure } from '#core/quantity'
-import { explainYield, judgeBatch, ledgerOf, yieldNotes, type MarginNote } from '#core/result'
+import { judgeBatch, residuesLeft, routeYields, yieldNotes, type MarginNote } from '#core/result'
 import { useStageRun } from '~/composables/useStageRun'
+import { useVerdict } from '~/composables/useVerdict'
 import { useBatchStore } from '~/stores/batch'
-import { useJournalStore } from '~/stores/journal'
+import { useJournalStore, type NewEntry } from '~/stores/journal'
 import { useLibraryStore } from '~/stores/library'
 
 const batch = useBatchStore()
 const journal = useJournalStore()
+const library = useLibraryStore()
+const { procedure, stageId } = useStageRun()
 const actual = computed(() => {
   if (!batch.read?.ok) return undefined
   const judged = judgeBatch(batch.read.value, journal.lines, batch.stage?.id)
   return judged.ok ? judged.value : undefined
 })
 const result = computed(() => actual.value?.result)
-const library = useLibraryStore()
-const { procedure, stageId } = useStageRun()
-const judgement = computed(() =>
+const isLast = computed(() => batch.stageAt === batch.stages.length - 1)
+const { verdict, isWorking } = useVerdict(
+  computed(() =>
+    result.value && batch.document
+      ? {
+          plan: batch.document.plan,
+          lines: journal.lines,
+          stage: stageId.value,
+          steps: procedure.value,
+          moves: batch.stage?.crystals?.moves,
+          // Assays are of what the batch isolates in the end.
+          assays: isLast.value ? (batch.document.assays ?? []) : [],
+          substances: library.substances,
+          curves: library.curveRows,
+        }
+      : undefined,
+  ),
+)
+const route = computed(() =>
+  batch.read?.ok && batch.stages.length > 1 ? routeYields(batch.read.value, journal.lines) : undefined,
+)
+const residues = computed(() =>
   batch.read?.ok && result.value
-    ? explainYield({
-        plan: batch.read.value,
-        lines: journal.lines,
-        stageId: stageId.value,
-        steps: procedure.value,
-        moves: batch.stage?.crystals?.moves,
-        curves: library.curves,
-      })
+    ? residuesLeft({ plan: batch.read.value, lines: journal.lines, stageId: stageId.value })
     : undefined,
 )
-const ledger = computed(() => (actual.value && judgement.value ? ledgerOf(actual.value, judgement.value.facts) : []))
 const form = computed(() => actual.value?.sheet.products[0]?.form ?? '')
 const spread = computed(() => (result.value ? standardUncertainty(result.value.percent) : 0))
 const isOver = computed(() => result.value !== undefined && result.value.percent.value - 1 > 2 * spread.value)
-const charged = computed(() => (actual.value?.sheet.reagents ?? []).filter(({ planned }) => planned))
 const notes = computed((): MarginNote[] => (actual.value ? yieldNotes(actual.value) : []))
 
-const shown = ref<'percent' | 'theoretical' | 'actual' | string>('percent')
-const isOpen = ref(true)
-const working = computed((): Figure | undefined => {
-  if (!result.value || !isOpen.value) return undefined
-  if (shown.value === 'theoretical') return result.value.theoretical
-  if (shown.value === 'actual') return result.value.actual
-  return result.value.forms.find(one => one.form === shown.value)?.percent ?? result.value.percent
-})
-function show(what: string): void {
-  shown.value = what
-  isOpen.value = true
+const shown = shallowRef<Figure>()
+const show = (figure: Figure): void => {
+  shown.value = figure
+}
+watch(stageId, () => (shown.value = undefined))
+
+function keepRecovered(species: string, value: string): void {
+  journal.record({
+    kind: 'reading',
+    about: { what: 'recovered', stage: stageId.value, species },
+    measure: 'net',
+    value,
+    typed: true,
+  } as NewEntry)
 }
 </script>
 
@@ -56,7 +72,13 @@ function show(what: string): void {
         Yield of {{ batch.document!.title
         }}<template v-if="batch.stages.length > 1">, stage {{ batch.stageAt + 1 }}</template>
       </h1>
-      <OverallYield v-if="batch.stages.length > 1" :plan="batch.read" :lines="journal.lines" />
+      <OverallYield
+        v-if="route"
+        :yields="route"
+        :names="batch.stages.map(({ name }) => name ?? '')"
+        :at="batch.stageAt"
+        @working="show"
+      />
       <template v-if="!actual">
         <p class="mt-2 text-soft">
           The sheet has no theoretical yield yet.
@@ -71,6 +93,7 @@ function show(what: string): void {
           <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.
         </p>
         <NuxtLink :to="`/batches/${batch.code}/run`" class="button mt-4">Weigh the product</NuxtLink>
+        <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
       </template>
       <template v-else>
         <div class="my-3 flex items-end gap-6">
@@ -79,57 +102,50 @@ function show(what: string): void {
             class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft"
             :class="{ 'text-red': isOver }"
             data-testid="percent"
-            @click="show('percent')"
+            @click="show(result.percent)"
           >
             {{ formatFigure(result.percent) }}
           </button>
-          <p class="max-w-[26em] pb-1 text-[15px]">
+          <p class="max-w-[30em] pb-1 text-[15px]">
             of the theoretical
-            <button type="button" class="figure font-semibold underline decoration-dotted" @click="show('theoretical')">
+            <button
+              type="button"
+              class="figure font-semibold underline decoration-dotted"
+              @click="show(result.theoretical)"
+            >
               {{ formatFigure(result.theoretical) }}</button>, as <FormulaText :text="form" />, from
-            <button type="button" class="figure font-semibold underline decoration-dotted" @click="show('actual')">
+            <button type="button" class="figure font-semibold underline decoration-dotted" @click="show(result.actual)">
               {{ formatFigure(result.actual) }}
             </button>
             weighed. Standard uncertainty
             <span class="figure">{{ formatValue(spread * 100, 'number', 1) }}</span> percentage points.
             <b v-if="isOver" class="text-red">More than everything: the solid is not only this.</b>
+            <template v-if="actual.credited">
+              On what was really used up, with what came back credited:
+              <button
+                type="button"
+                class="figure font-semibold underline decoration-dotted"
+                data-testid="credited"
+                @click="show(actual.credited.percent)"
+              >
+                {{ formatFigure(actual.credited.percent) }}</button>.
+            </template>
           </p>
         </div>
-        <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each known form</h2>
-        <FormLadder :forms="result.forms" :wanted="form" @working="show($event.form)" />
-        <p v-if="result.forms.length < 2" class="small mt-1">The table knows no other form of this product.</p>
-        <WhyPanel v-if="judgement" :judgement="judgement" />
-        <MatterLedger v-if="ledger.length > 0" :rows="ledger" />
-        <h2 class="mb-1 mt-5 text-[15px] text-ink">What was really charged</h2>
-        <table class="w-full text-[14px]">
-          <thead>
-            <tr class="text-right text-soft">
-              <th class="text-left font-normal">Reagent</th>
-              <th class="font-normal">Charged</th>
-              <th class="font-normal">Moles</th>
-              <th class="font-normal">Equivalents</th>
-              <th class="font-normal">Left over</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="line in charged" :key="line.species" class="border-t border-rule text-right">
-              <td class="py-1.5 text-left">
-                <FormulaText :text="line.weighAs" />
-                <span v-if="actual.unread.includes(line.species)" class="tag ml-1 bg-amber-soft text-amber"
-                  >planned, not read</span
-                >
-              </td>
-              <td class="figure">{{ formatFigure(line.volume ?? line.mass ?? line.amount) }}</td>
-              <td class="figure">{{ formatFigure(line.amount) }}</td>
-              <td class="figure">
-                {{ line.limits ? '1' : formatFigure(line.equivalents) }}
-                <span v-if="line.limits" class="tag bg-verdigris-soft font-sans text-verdigris">limits</span>
-              </td>
-              <td class="figure">{{ line.limits ? 'none' : formatFigure(line.leftover.mass) }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <WorkingPanel v-if="working" closes :figure="working" @close="isOpen = false" />
+        <p v-if="isWorking && !verdict" class="small" role="status">Judging what this batch’s data leave possible.</p>
+        <template v-if="verdict">
+          <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each form these ions can make</h2>
+          <FormLadder :rungs="verdict.rungs" @working="show($event.percent)" />
+          <p v-if="verdict.rungs.length < 2" class="small mt-1">The table knows no other form of this product.</p>
+          <WhyPanel :verdict="verdict" @working="show(verdict.difference)" />
+          <LeftoverPanel :leftovers="verdict.leftovers" />
+          <MatterLedger v-if="verdict.ledger.length > 0" :rows="verdict.ledger" @working="show" />
+        </template>
+        <ChargedTable :actual="actual" @working="show" @recovered="keepRecovered" />
+        <ResiduePanel v-if="residues" :residues="residues" @working="show" />
+        <div v-if="shown" class="sticky bottom-0 z-10 bg-sheet pb-2">
+          <WorkingPanel closes :figure="shown" @close="shown = undefined" />
+        </div>
       </template>
     </main>
     <MarginColumn :notes="notes" />
@@ -138,7 +154,7 @@ function show(what: string): void {
 
 <style scoped>
 .yield-page {
-  grid-template-columns: minmax(0, 1fr) 292px;
+  grid-template-columns: minmax(0, 1fr) 260px;
 }
 @media (max-width: 900px) {
   .yield-page {

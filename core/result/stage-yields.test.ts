@@ -1,0 +1,47 @@
+import { describe, expect, it } from 'vitest'
+import { demoBatches } from '#demo'
+import { foldJournal } from '#core/journal'
+import { shares } from '#core/quantity'
+import { readPlan } from '#core/sheet'
+import { routeYields } from '.'
+
+const nickel = demoBatches(new Date('2026-05-04T12:00:00Z')).find(({ code }) => code === 'NI-014')!
+const plan = readPlan(nickel.document.plan)
+if (!plan.ok) throw new Error('no')
+const weighed = {
+  kind: 'reading' as const,
+  id: 'last',
+  at: '2026-05-04T11:59:00Z',
+  by: 'p',
+  about: { what: 'product' as const, stage: 's2', crop: 1 },
+  measure: 'net' as const,
+  value: '15.20 g',
+  typed: false,
+}
+
+describe('routeYields', () => {
+  it('says the yield of each stage and of the route, as on paper', () => {
+    /* 36.0 mL × 2.00 = 72.0 mmol of acid limit the first stage: 18.93 g of NiSO4·6H2O (262.84) at most, 15.12 g weighed: 79.9 %. 15.12 g are 57.5 mmol:
+       22.72 g of the double salt at most, 15.20 g weighed: 66.9 %. The route: 53.4 %. */
+    const found = routeYields(plan.value, foldJournal([...nickel.entries, weighed]))!
+    expect(found.stages.map(({ percent }) => percent!.value)).toEqual([
+      expect.closeTo(0.799, 2),
+      expect.closeTo(0.669, 2),
+    ])
+    expect(found.overall!.value).toBeCloseTo(0.534, 2)
+    expect(found.isWeighed).toBe(true)
+  })
+  it('says it on the metal, from the bottle: 15.20 g hold 38.5 of the 79.3 mmol of nickel', () => {
+    const found = routeYields(plan.value, foldJournal([...nickel.entries, weighed]))!
+    const metal = found.uses.find(({ element }) => element === 'Ni')!
+    expect(metal.inProduct.value).toBeCloseTo(0.03848, 4)
+    expect(metal.share.value).toBeCloseTo(metal.inProduct.value / metal.charged.value, 9)
+    expect(shares(metal.share).length).toBeGreaterThan(1)
+  })
+  it('has no overall yield while the last stage is not weighed', () => {
+    const found = routeYields(plan.value, foldJournal(nickel.entries))!
+    expect(found.overall).toBeUndefined()
+    expect(found.stages[1]!.percent).toBeUndefined()
+    expect(found.isWeighed).toBe(false)
+  })
+})
