@@ -109,6 +109,7 @@ test('a batch goes from its equation to a yield that can be checked on paper', a
     await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Yield' }).click()
     await expect(page.getByTestId('percent')).toHaveText(/^82\.[34]\s%$/)
     await expect(page.getByRole('button', { name: /^Yield as CoCl2: 150\.[89]/ })).toBeVisible()
+    await page.getByTestId('percent').click()
     await expect(page.getByRole('region', { name: 'Working' })).toContainText('52.310 g − 43.200 g')
     await expectAccessible(page)
     const code = new URL(page.url()).pathname.split('/')[2]!

@@ -16,16 +16,28 @@ export async function readCurveFile(text: string): Promise<Read> {
 async function readJcamp(text: string): Promise<Read> {
   const { convert } = await import('jcampconverter')
   try {
-    const spectrum = convert(text).flatten[0]?.spectra?.[0]
+    const spectrum = convert(asPeaks(text)).flatten[0]?.spectra?.[0]
     const { x, y } = (spectrum?.data ?? {}) as { x?: readonly number[]; y?: readonly number[] }
     if (!spectrum || !x || !y) return { problem: unreadable }
     const rows = x.map((value, i) => [String(value), String(y[i])])
-    const read = curveFrom([[spectrum.xUnits ?? 'x', spectrum.yUnits ?? 'y'], ...rows])
+    const read = curveFrom([[unitOf(spectrum.xUnits, 'x'), unitOf(spectrum.yUnits, 'y')], ...rows])
     return 'problem' in read ? { problem: explainCurve(read.problem) } : read
   } catch {
     return { problem: unreadable }
   }
 }
+/** The reader knows pairs of numbers only as a peak table; the standard writes those of a spectrum as XYPOINTS, in the same form. */
+const asPeaks = (text: string): string => text.replace(/^##\s*XYPOINTS\s*=/im, '##PEAK TABLE=')
+
+const units: Readonly<Record<string, string>> = {
+  nanometers: 'nm',
+  absorbance: 'A',
+  '1/cm': 'cm⁻¹',
+  transmittance: 'T',
+}
+const unitOf = (text: string | undefined, instead: string): string =>
+  text ? (units[text.trim().toLowerCase()] ?? text.trim().toLowerCase()) : instead
+
 const unreadable = {
   why: 'The file calls itself JCAMP-DX but holds no data that can be read.',
   fix: 'Export it again, as XYDATA or XYPOINTS, or as a table of two columns.',
