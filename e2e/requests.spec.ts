@@ -18,6 +18,7 @@ test('bad requests get a problem document, and never a 500', async ({ request })
   const post = (...entries: unknown[]) => ['POST', `/api/batches/${code}/entries`, { entries }] as const
   const note = { kind: 'note', id: uuid(), at: '2026-05-04T09:00:00Z', by, stage: 's1', text: 'x' }
   const { text: _, ...stepTaken } = { ...note, kind: 'step', step: 'a', what: 'done', words: 'x' }
+  const sheet = { id: uuid(), kind: 'hydrate', name: 'x', given: {}, rows: [{}] }
   const reading = {
     kind: 'reading',
     id: uuid(),
@@ -94,6 +95,14 @@ test('bad requests get a problem document, and never a 500', async ({ request })
     ],
     [404, 'DELETE', `/api/templates/${uuid()}`, undefined],
     [404, 'DELETE', '/api/templates/x', undefined],
+    [400, 'PUT', '/api/assays', { version: 0, worksheet: { ...sheet, kind: 'magic' }, by }],
+    [400, 'PUT', '/api/assays', { version: -1, worksheet: sheet, by }],
+    [400, 'PUT', '/api/assays', { version: 0, worksheet: { ...sheet, given: { analyte: '\0' } }, by }],
+    [400, 'PUT', '/api/assays', { version: 0, worksheet: { ...sheet, curve: { x: '', y: '', points: [[1, 2]] } }, by }],
+    [422, 'PUT', '/api/assays', { version: 0, worksheet: sheet, by: uuid() }],
+    [409, 'PUT', '/api/assays', { version: 7, worksheet: sheet, by }],
+    [404, 'DELETE', '/api/assays/none', undefined],
+    [404, 'DELETE', '/api/assays/%00', undefined],
     [400, ...put({ version: 1, document: { ...document, procedures: [{ stage: 's1', steps: [{ id: 'a' }] }] } })],
     [
       400,

@@ -201,7 +201,7 @@ export const useBatchStore = defineStore('batch', () => {
       if (statusCode === 409 && data?.current) {
         conflict.value = data
         saving.value = 'conflict'
-      } else if (statusCode === 400 || statusCode === 422) saving.value = 'unreadable'
+      } else if (statusCode === 400 || statusCode === 413 || statusCode === 422) saving.value = 'unreadable'
       else {
         saving.value = 'away'
         timer = setTimeout(save, RETRY)

@@ -4,7 +4,7 @@ export interface CurvePoints {
   readonly y: string
   readonly points: readonly (readonly [number, number])[]
 }
-export const MOST_POINTS = 4000
+export const MOST_POINTS = 2000
 
 export type CurveProblem =
   | { code: 'curve.too-few'; rows: number }
@@ -13,7 +13,7 @@ export type CurveProblem =
 
 /**
  * Two columns of numbers as a curve, from the cells of a table: a heading is taken as the names of the axes, points come in the order of x, and more than
- * 4000 are thinned by keeping every n-th. Refuses fewer than five rows, and a row that is no pair of numbers.
+ * 2000 are thinned by keeping every n-th. Refuses fewer than five rows, and a row that is no pair of numbers.
  */
 export function curveFrom(cells: readonly (readonly string[])[]): { curve: CurvePoints } | { problem: CurveProblem } {
   const filled = cells.filter(row => row.some(cell => cell.trim() !== ''))
@@ -29,7 +29,7 @@ export function curveFrom(cells: readonly (readonly string[])[]): { curve: Curve
       return {
         problem: { code: 'curve.not-numbers', line: i + 1 + (hasHead ? 1 : 0), text: row.join(', ').slice(0, 60) },
       }
-    points.push([x, y])
+    points.push([sixDigits(x), sixDigits(y)])
   }
   if (points.length > 200_000) return { problem: { code: 'curve.too-many', rows: points.length } }
   const sorted = points.toSorted((a, b) => a[0] - b[0])
@@ -42,6 +42,9 @@ export function curveFrom(cells: readonly (readonly string[])[]): { curve: Curve
     },
   }
 }
+
+/** No instrument of this kind knows more. */
+const sixDigits = (value: number): number => Number(value.toPrecision(6))
 
 export function explainCurve(problem: CurveProblem): { why: string; fix: string } {
   switch (problem.code) {

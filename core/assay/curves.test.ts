@@ -114,6 +114,6 @@ describe('curveFrom', () => {
   })
   it('thins what is too dense for a page', () => {
     const read = curveFrom(Array.from({ length: 9000 }, (_, i) => [String(i), '1']))
-    expect('curve' in read && read.curve.points.length).toBe(3000)
+    expect('curve' in read && read.curve.points.length).toBe(1800)
   })
 })

@@ -7,6 +7,7 @@ export {
   moveSchema,
   planSchema,
   templateSchema,
+  worksheetSchema,
   type BatchDocument,
   type Template,
 } from './schema'

@@ -149,34 +149,32 @@ export interface Template {
   readonly steps: readonly Step[]
 }
 
+/** An assay's worksheet, in a batch or standing alone. */
+export const worksheetSchema = z.strictObject({
+  id,
+  kind: z.enum(worksheetKinds),
+  name: text(120),
+  given: z.record(text(40), text(2000)),
+  rows: z.array(z.record(text(40), measured)).max(200),
+  curve: z
+    .strictObject({
+      x: text(80),
+      y: text(80),
+      points: z
+        .array(z.tuple([z.number(), z.number()]))
+        .min(5)
+        .max(MOST_POINTS),
+    })
+    .exactOptional(),
+})
+
 /** The open batch format, version 1: a title, a plan, and the procedures that were edited. The journal travels beside it. */
 export const batchSchema = z.strictObject({
   format: z.literal('zip-ledger/batch'),
   version: z.literal(1),
   title: text(120),
   plan: planSchema,
-  assays: z
-    .array(
-      z.strictObject({
-        id,
-        kind: z.enum(worksheetKinds),
-        name: text(120),
-        given: z.record(text(40), text(2000)),
-        rows: z.array(z.record(text(40), measured)).max(200),
-        curve: z
-          .strictObject({
-            x: text(80),
-            y: text(80),
-            points: z
-              .array(z.tuple([z.number(), z.number()]))
-              .min(5)
-              .max(MOST_POINTS),
-          })
-          .exactOptional(),
-      }),
-    )
-    .max(40)
-    .exactOptional(),
+  assays: z.array(worksheetSchema).max(40).exactOptional(),
   procedures: z
     .array(z.strictObject({ stage: id, steps }))
     .max(40)

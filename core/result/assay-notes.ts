@@ -12,15 +12,15 @@ import type { MarginNote } from './margin'
 export interface AssaySetting {
   readonly sheet: Worksheet
   readonly result: WorksheetResult
-  /** What this batch isolates. */
-  readonly product: Formula
+  /** What this batch isolates; undefined for a worksheet that stands alone. */
+  readonly product: Formula | undefined
   /** All worksheets of the batch, this one among them. */
   readonly all: readonly Worksheet[]
 }
 
 /** What the analyte should be in the batch's product by its formula, %; undefined for worksheets that do not ask it. */
 export function expectedOf({ sheet, product }: Pick<AssaySetting, 'sheet' | 'product'>): number | undefined {
-  if (sheet.kind !== 'gravimetric' || sheet.given.unknown?.startsWith('an unknown')) return undefined
+  if (!product || sheet.kind !== 'gravimetric' || sheet.given.unknown?.startsWith('an unknown')) return undefined
   const analyte = parseFormula(sheet.given.analyte ?? '')
   const share = analyte.ok ? shareHeld(analyte.value, product) : undefined
   return share === undefined ? undefined : 100 * share
@@ -52,7 +52,7 @@ function againstFormula(setting: AssaySetting): MarginNote[] {
     {
       tone: Math.abs(off) > Math.max(summary.confidence95 ?? 0, NEAR * expected) ? 'caution' : 'info',
       tag: 'Against the formula',
-      text: `{${setting.product.text}} holds ${expected.toFixed(2)} %. The mean is ${off.toFixed(2).replace('-', '−')} percentage points off.`,
+      text: `{${setting.product!.text}} holds ${expected.toFixed(2)} %. The mean is ${off.toFixed(2).replace('-', '−')} percentage points off.`,
     },
   ]
 }

@@ -4,6 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoBatches, demoLab } from '#demo'
 import type { Entry } from '#core/journal'
 import { addBatch, findBatch, listBatches, saveDocument } from './batches'
+import { newWorksheet } from '#core/assay'
+import { deleteAssay, findAssay, listAssays, saveAssay } from './assays'
 import { connect, isAway } from './connect'
 import { appendMany, type Append, type Hints } from './append'
 import { countBriefs, freshenBriefs, lanesUnderWay, listBriefs } from './briefs'
@@ -42,6 +44,20 @@ describe.skipIf(!server)('the database', () => {
     await addLab(db, demoLab)
   }, 30_000)
 
+  it('keeps worksheets that stand alone, one version after the other', async () => {
+    const by = demoLab.people[0].id
+    const sheet = newWorksheet(randomUUID(), 'hydrate', { salt: 'CuSO4' })
+    expect(await saveAssay(db, demoLab.id, by, 0, sheet)).toBe(1)
+    // Begun twice, or changed from a version that is gone: refused, and nothing is lost.
+    expect(await saveAssay(db, demoLab.id, by, 0, { ...sheet, name: 'again' })).toBeUndefined()
+    expect(await saveAssay(db, demoLab.id, by, 1, { ...sheet, name: 'water' })).toBe(2)
+    expect(await saveAssay(db, demoLab.id, by, 1, { ...sheet, name: 'late' })).toBeUndefined()
+    expect(await findAssay(db, demoLab.id, sheet.id)).toMatchObject({ version: 2, worksheet: { name: 'water' } })
+    expect((await listAssays(db, demoLab.id)).map(({ worksheet }) => worksheet.id)).toContain(sheet.id)
+    expect(await deleteAssay(db, demoLab.id, sheet.id)).toBe(true)
+    expect(await deleteAssay(db, demoLab.id, sheet.id)).toBe(false)
+  })
+
   afterAll(async () => {
     await db?.destroy()
     const admin = connect(server!)
@@ -55,6 +71,7 @@ describe.skipIf(!server)('the database', () => {
       '001-skeleton',
       '002-own-rows',
       '003-bench',
+      '004-assays',
     ])
     expect(await findLab(db)).toEqual({
       id: demoLab.id,

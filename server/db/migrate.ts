@@ -2,6 +2,7 @@ import type { Knex } from 'knex'
 import * as skeleton from './migrations/001-skeleton'
 import * as ownRows from './migrations/002-own-rows'
 import * as bench from './migrations/003-bench'
+import * as assays from './migrations/004-assays'
 
 interface Migration {
   readonly name: string
@@ -12,6 +13,7 @@ const migrations: readonly Migration[] = [
   { name: '001-skeleton', up: skeleton.up },
   { name: '002-own-rows', up: ownRows.up },
   { name: '003-bench', up: bench.up },
+  { name: '004-assays', up: assays.up },
 ]
 
 /** Any number that nothing else in this database locks on. */

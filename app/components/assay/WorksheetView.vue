@@ -3,14 +3,13 @@ import { worksheetShapes, type CurvePoints, type Worksheet, type WorksheetResult
 import type { Figure } from '#core/quantity'
 
 /** One worksheet: what it asks, its rows or its file, and what they say. */
-const { sheet, result, expected, isAttached } = defineProps<{
+const { sheet, result, expected } = defineProps<{
   sheet: Worksheet
   result: WorksheetResult
   expected: number | undefined
   show: (value: number) => string
-  isAttached: boolean
 }>()
-const emit = defineEmits<{ change: [change: (sheet: Worksheet) => Worksheet, key: string]; remove: []; attach: [] }>()
+const emit = defineEmits<{ change: [change: (sheet: Worksheet) => Worksheet, key: string]; remove: [] }>()
 const shape = computed(() => worksheetShapes[sheet.kind])
 
 const name = (text: string): void => emit('change', one => ({ ...one, name: text }), 'name')
@@ -67,9 +66,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     <ReplicateResult :result="result" :show="show" :expected="expected" />
     <p v-if="result.headline" class="text-[18px]" data-testid="headline"><RichText :text="result.headline" /></p>
     <WashPlot v-if="result.washes" :washes="result.washes" />
-    <button type="button" class="button mt-3" :disabled="isAttached" @click="emit('attach')">
-      {{ isAttached ? 'In the journal' : 'Write it into the journal' }}
-    </button>
+    <slot />
   </section>
   <LazyCalibrationPlot
     v-if="result.absorbance && result.absorbance.calibrations.length > 0"

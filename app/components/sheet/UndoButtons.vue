@@ -1,32 +1,34 @@
 <script setup lang="ts">
 import { Redo2, Undo2 } from '@lucide/vue'
 import { onKeyStroke } from '@vueuse/core'
-import { useBatchStore } from '~/stores/batch'
+import type SaveSign from './SaveSign.vue'
 
-/** Undo and redo of the plan, and whether it is saved: the same on every page that changes it. */
-const batch = useBatchStore()
+/** Undo and redo, and whether what was changed is saved: the same on every page that changes something. */
+const { of } = defineProps<{
+  of: {
+    readonly saving: InstanceType<typeof SaveSign>['$props']['saving']
+    readonly canUndo: boolean
+    readonly canRedo: boolean
+    undo: () => void
+    redo: () => void
+  }
+}>()
 
 onKeyStroke(['z', 'Z'], event => {
   if (!(event.ctrlKey || event.metaKey)) return
   event.preventDefault()
-  if (event.shiftKey) batch.redo()
-  else batch.undo()
+  if (event.shiftKey) of.redo()
+  else of.undo()
 })
 </script>
 
 <template>
   <div class="flex items-center gap-2 pt-1">
-    <SaveSign :saving="batch.saving" />
-    <button type="button" :disabled="!batch.canUndo" aria-label="Undo" title="Undo (Ctrl Z)" @click="batch.undo()">
+    <SaveSign :saving="of.saving" />
+    <button type="button" :disabled="!of.canUndo" aria-label="Undo" title="Undo (Ctrl Z)" @click="of.undo()">
       <Undo2 :size="16" />
     </button>
-    <button
-      type="button"
-      :disabled="!batch.canRedo"
-      aria-label="Redo"
-      title="Redo (Ctrl Shift Z)"
-      @click="batch.redo()"
-    >
+    <button type="button" :disabled="!of.canRedo" aria-label="Redo" title="Redo (Ctrl Shift Z)" @click="of.redo()">
       <Redo2 :size="16" />
     </button>
   </div>

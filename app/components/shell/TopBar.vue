@@ -6,6 +6,7 @@ const route = useRoute()
 const links = [
   { to: '/', name: 'Bench' },
   { to: '/batches', name: 'Batches' },
+  { to: '/assays', name: 'Assays' },
   { to: '/tables', name: 'Tables' },
 ]
 const isOn = (to: string): boolean => (to === '/' ? route.path === '/' : route.path.startsWith(to))

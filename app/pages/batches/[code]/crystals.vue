@@ -278,7 +278,7 @@ const notes = computed(() =>
             >
           </p>
         </div>
-        <UndoButtons />
+        <UndoButtons :of="batch" />
       </div>
       <ConflictBanner
         v-if="batch.conflict"

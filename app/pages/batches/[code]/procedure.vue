@@ -124,7 +124,7 @@ const total = computed(() =>
           </p>
         </div>
         <div class="flex items-center gap-2">
-          <UndoButtons />
+          <UndoButtons :of="batch" />
           <NuxtLink :to="{ path: `/batches/${batch.code}/run`, query: $route.query }" class="button"
             >To the run</NuxtLink
           >

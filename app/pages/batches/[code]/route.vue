@@ -69,7 +69,7 @@ function scale(by: number): void {
           <template v-else>Something on the sheets is open yet; the figures follow once they read.</template>
         </p>
       </div>
-      <UndoButtons />
+      <UndoButtons :of="batch" />
     </div>
     <ConflictBanner
       v-if="batch.conflict"

@@ -134,7 +134,7 @@ onKeyStroke('Escape', () => {
             </button>
           </p>
         </div>
-        <UndoButtons />
+        <UndoButtons :of="batch" />
       </div>
       <ConflictBanner
         v-if="batch.conflict"

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { changesBetween } from '#core/document'
+import type { Worksheet } from '#core/assay'
+import { useAssaysStore } from '~/stores/assays'
+
+useHead({ title: 'Assays · Zip Ledger' })
+/** Worksheets that stand alone, until one is attached to a batch. */
+const store = useAssaysStore()
+void store.open()
+const mine = computed(() => store.sheets.find(({ id }) => id === store.conflict?.worksheet.id))
+const changes = computed(() =>
+  store.conflict && mine.value ? changesBetween(store.conflict.worksheet, mine.value) : [],
+)
+const attached = ref<string>()
+function taken(sheet: Worksheet, code: string): void {
+  store.change(list => list.filter(one => one.id !== sheet.id), 'attached')
+  attached.value = `“${sheet.name}” is with ${code} now.`
+}
+</script>
+
+<template>
+  <AssayDesk :assays="store.sheets" :product="undefined" @change="store.change">
+    <template #head>
+      <div class="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h1>Assays on their own</h1>
+          <p class="mt-0.5 text-[14px] text-soft">
+            Worksheets that belong to no batch yet. Each batch has its own on its Assay page.
+          </p>
+        </div>
+        <UndoButtons :of="store" />
+      </div>
+      <ConflictBanner
+        v-if="store.conflict"
+        class="mt-3"
+        :changes="changes"
+        @theirs="store.takeTheirs()"
+        @mine="store.keepMine()"
+      />
+      <p v-if="attached" class="mt-2 text-[14px] text-verdigris" role="status">{{ attached }}</p>
+      <p v-if="!store.isLoaded" class="small mt-2" role="status">
+        {{ store.saving === 'away' ? 'The database is away; trying again.' : 'Fetching the worksheets.' }}
+      </p>
+    </template>
+    <template #result="{ sheet }"><AttachToBatch :sheet="sheet" @attached="taken(sheet, $event)" /></template>
+  </AssayDesk>
+</template>

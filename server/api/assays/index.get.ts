@@ -1,0 +1,6 @@
+import { listAssays } from '../../db/assays'
+
+export default defineEventHandler(async () => {
+  const db = useDatabase()
+  return listAssays(db, (await requireLab(db)).id)
+})
