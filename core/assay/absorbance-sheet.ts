@@ -1,7 +1,6 @@
 import { formatValue } from '#core/quantity'
-import { bandAt, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
-import type { Choices, Column, Finding, Shape } from './worksheet-kind'
-import type { Cells } from './worksheet-kind'
+import { bandOver, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
+import type { Cells, Choices, Column, Finding, Shape } from './worksheet-kind'
 
 export const absorbanceShape: Shape = {
   name: 'Absorbance',
@@ -113,11 +112,7 @@ export function judgeAbsorbance(
         wavelength,
         points,
         line,
-        band: Array.from({ length: BAND_STEPS + 1 }, (_, k) => {
-          const x = line.from + ((line.to - line.from) * k) / BAND_STEPS
-          const y = line.intercept + line.slope * x
-          return [x, y - bandAt(line, x), y + bandAt(line, x)] as const
-        }),
+        band: bandOver(line, BAND_STEPS),
         doubtful: worst?.suspected ? [points[worst.index]!.row] : [],
         samples,
       },

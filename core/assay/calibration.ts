@@ -60,8 +60,21 @@ export function fitLine(points: readonly Point[]): Line | undefined {
 }
 
 /** Half-width of the 95 % confidence band of the line at x: t·s·√(1/n + (x − x̄)²/Sxx). */
-export const bandAt = ({ deviation, n, xMean, sxx }: Line, x: number): number =>
-  studentT(0.95, n - 2) * deviation * Math.sqrt(1 / n + (x - xMean) ** 2 / sxx)
+export const bandAt = (line: Line, x: number): number => halfWidth(line, studentT(0.95, line.n - 2), x)
+
+const halfWidth = ({ deviation, n, xMean, sxx }: Line, t: number, x: number): number =>
+  t * deviation * Math.sqrt(1 / n + (x - xMean) ** 2 / sxx)
+
+/** The band over the standards: so many steps of [x, lower, upper]. */
+export function bandOver(line: Line, steps: number): (readonly [number, number, number])[] {
+  const t = studentT(0.95, line.n - 2)
+  return Array.from({ length: steps + 1 }, (_, k) => {
+    const x = line.from + ((line.to - line.from) * k) / steps
+    const y = line.intercept + line.slope * x
+    const half = halfWidth(line, t, x)
+    return [x, y - half, y + half]
+  })
+}
 
 /** x of a mean of `repeats` readings of y, and its standard uncertainty (same source, eq. 5.9); undefined for a flat line. */
 export function readBack(line: Line, y: number, repeats: number): { x: number; uncertainty: number } | undefined {

@@ -80,16 +80,16 @@ const GAIN = 1.5 * 15.999 - 14.007
  * Nitride in what was burnt: wetted and ignited it turns to oxide, and each nitrogen gains 3/2 O − N. Told as a share of the burnt solid,
  * by its nitrogen; only for an oxide, and only where both weighings are there.
  */
-function nitride(metal: Formula, other: Formula, { cells }: Outcome): Finding[] {
+function nitride(metal: Formula, other: Formula, { whole }: Outcome): Finding[] {
   if (other.text !== 'O') return []
-  return cells.flatMap(({ gross, again, tare }, i): Finding[] => {
+  return whole.flatMap(({ row, cells: { gross, again, tare } }): Finding[] => {
     if (!gross || !tare) return []
     if (!again)
       return [
         {
           tone: 'info',
           tag: 'Nitride',
-          text: `Replicate ${i + 1} was not wetted and ignited again: if {${metal.text}} takes up nitrogen in air, it is too light by that.`,
+          text: `Replicate ${row} was not wetted and ignited again: if {${metal.text}} takes up nitrogen in air, it is too light by that.`,
         },
       ]
     const gained = again.value - gross.value
@@ -98,7 +98,7 @@ function nitride(metal: Formula, other: Formula, { cells }: Outcome): Finding[] 
         {
           tone: 'caution',
           tag: 'Nitride',
-          text: `Replicate ${i + 1} lost ${formatValue(-gained, 'mass', 2)} on the second ignition: it was still wet, or not burnt through, or something spat out.`,
+          text: `Replicate ${row} lost ${formatValue(-gained, 'mass', 2)} on the second ignition: it was still wet, or not burnt through, or something spat out.`,
         },
       ]
     const nitrogen = (gained / GAIN) * 14.007
@@ -106,7 +106,7 @@ function nitride(metal: Formula, other: Formula, { cells }: Outcome): Finding[] 
       {
         tone: 'info',
         tag: 'Nitride',
-        text: `Replicate ${i + 1} gained ${formatValue(gained, 'mass', 2)}: ${formatValue(nitrogen, 'mass', 2)} of nitrogen had been bound as nitride (${((nitrogen / (gross.value - tare.value)) * 100).toPrecision(2)} % of the burnt solid). The second weighing counts.`,
+        text: `Replicate ${row} gained ${formatValue(gained, 'mass', 2)}: ${formatValue(nitrogen, 'mass', 2)} of nitrogen had been bound as nitride (${((nitrogen / (gross.value - tare.value)) * 100).toPrecision(2)} % of the burnt solid). The second weighing counts.`,
       },
     ]
   })

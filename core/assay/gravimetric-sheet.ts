@@ -95,8 +95,8 @@ export const gravimetricSheet: SheetKind = {
 }
 
 /** Two weighings that agree are constant mass; one alone shows nothing. */
-function constancy({ cells }: Outcome): Finding[] {
-  const twice = cells.flatMap(({ gross, again }, i) => (gross && again ? [{ gross, again, row: i + 1 }] : []))
+function constancy({ whole }: Outcome): Finding[] {
+  const twice = whole.flatMap(({ row, cells: { gross, again } }) => (gross && again ? [{ gross, again, row }] : []))
   const open = twice.filter(({ gross, again }) => !agreesWith(gross, again))
   if (open.length > 0)
     return open.map(({ gross, again, row }) => ({
@@ -115,7 +115,7 @@ function constancy({ cells }: Outcome): Finding[] {
       ]
 }
 
-function solubilityLoss(weighed: Formula, liquor: Figure | undefined, { cells }: Outcome): Finding[] {
+function solubilityLoss(weighed: Formula, liquor: Figure | undefined, { whole }: Outcome): Finding[] {
   if (!liquor) return []
   const lost = washLoss(weighed, molarMass(weighed), liquor.value)
   if (lost === undefined)
@@ -126,7 +126,7 @@ function solubilityLoss(weighed: Formula, liquor: Figure | undefined, { cells }:
         text: `The tables have no solubility product of {${weighed.text}}: what ${formatValue(liquor.value, 'volume', 3)} took is not known.`,
       },
     ]
-  const masses = cells.flatMap(({ gross, again, tare }) => {
+  const masses = whole.flatMap(({ cells: { gross, again, tare } }) => {
     const last = again ?? gross
     return last && tare ? [last.value - tare.value] : []
   })

@@ -98,14 +98,14 @@ function whichHydrate(salt: Formula, outcome: Outcome): Finding[] {
   ]
 }
 
-function stillFalling({ cells }: Outcome): Finding[] {
-  return cells.flatMap(({ after, again }, i) =>
+function stillFalling({ whole }: Outcome): Finding[] {
+  return whole.flatMap(({ row, cells: { after, again } }) =>
     after && again && !agreesWith(after, again)
       ? [
           {
             tone: 'caution' as const,
             tag: 'Not constant',
-            text: `Replicate ${i + 1} still changed on the second heating: the water is not all out, or the salt begins to decompose.`,
+            text: `Replicate ${row} still changed on the second heating: the water is not all out, or the salt begins to decompose.`,
           },
         ]
       : [],

@@ -31,6 +31,8 @@ describe('gravimetric, further', () => {
     expect(steady.findings).toMatchObject([{ tone: 'info', tag: 'Constant mass' }])
     const falling = computeWorksheet(sheet('gravimetric', nickel, { ...row, again: '24.3120 g' }))
     expect(falling.findings[0]).toMatchObject({ tone: 'caution', tag: 'Not constant' })
+    const second = computeWorksheet(sheet('gravimetric', nickel, {}, { ...row, again: '24.3120 g' }))
+    expect(second.findings[0]!.text).toMatch(/^Replicate 2 changed/)
   })
   it('tells what the wash may have taken, and does not add it', () => {
     /* BaSO4, 1.05e-5 mol/L × 0.200 L × 233.4 g/mol = 0.49 mg. */

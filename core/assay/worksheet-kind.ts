@@ -97,7 +97,8 @@ export interface Outcome {
   readonly mean: number
   /** Standard uncertainty of the mean: from the scatter where there is one, else from the readings. */
   readonly uncertainty: number
-  readonly cells: readonly Cells[]
+  /** The rows that are whole, by their number on the sheet. */
+  readonly whole: readonly { readonly row: number; readonly cells: Cells }[]
 }
 export interface Judged {
   readonly findings?: readonly Finding[]

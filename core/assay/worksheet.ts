@@ -150,7 +150,7 @@ function computeReplicates(
         summary,
         whole.map(({ figure }) => standardUncertainty(figure) * scale),
       ),
-      cells: whole.map(({ cells }) => cells),
+      whole: whole.map(({ cells, row }) => ({ cells, row: row + 1 })),
     })
   const rowOf = (value: number): number => whole.find((_, i) => values[i] === value)?.row ?? 0
   const tests = [

@@ -14,9 +14,12 @@ const views = [
   ['procedure', '/batches/CU-009/procedure'],
   ['crystals', '/batches/ZN-021/crystals'],
   ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
-  ['yield', '/batches/MO-002/yield'],
+  ['yield', '/batches/ZN-020/yield'],
   ['why', '/batches/MO-002/yield', page => page.getByText('What would explain it').scrollIntoViewIfNeeded()],
+  ['ledger', '/batches/ZN-020/yield', page => page.getByRole('button', { name: 'Flow' }).click()],
   ['assay', '/batches/NI-014/assay'],
+  ['absorbance', '/batches/NI-014/assay', page => page.getByRole('button', { name: 'Nickel left in the liquor' }).click()],
+  ['thermogram', '/batches/CU-011/assay', page => page.getByRole('button', { name: 'The same, heated slowly' }).click()],
   ['tables', '/tables?q=nickel'],
 ]
 const [address = 'http://127.0.0.1:3000', folder = fileURLToPath(new URL('.', import.meta.url)), only = ''] = process.argv.slice(2)

@@ -45,6 +45,7 @@ function down(row: number, column: number): void {
             <QuantityField
               :wide="column.kinds.length === 0"
               hidden
+              inline
               :label="`${column.label}, ${word} ${i + 1}`"
               :model-value="row[column.key] ?? ''"
               :placeholder="unitsOf(column.kinds)[0] ?? ''"

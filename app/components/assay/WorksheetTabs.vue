@@ -48,7 +48,7 @@ const emit = defineEmits<{ choose: [id: string]; add: [kind: WorksheetKind] }>()
       <li v-for="kind in worksheetKinds" :key="kind">
         <button
           type="button"
-          class="block h-full w-full rounded-lg border border-edge bg-white px-3 py-2 text-left hover:border-ink"
+          class="flex h-full w-full flex-col rounded-lg border border-edge bg-white px-3 py-2 text-left hover:border-ink"
           :aria-label="worksheetShapes[kind].name"
           @click="emit('add', kind)"
         >

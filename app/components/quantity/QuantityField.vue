@@ -9,12 +9,15 @@ const {
   placeholder = '',
   hidden = false,
   wide = false,
+  inline = false,
 } = defineProps<{
   label: string
   problem?: { span?: Span | undefined; why: string; fix: string } | undefined
   placeholder?: string
   hidden?: boolean
   wide?: boolean
+  /** Its problem stands under it and takes room, where a panel over its neighbours would be cut off. */
+  inline?: boolean
 }>()
 const emit = defineEmits<{ enter: [] }>()
 const id = useId()
@@ -44,7 +47,7 @@ defineExpose({ focus: () => field.value?.focus() })
       :id="`${id}-problem`"
       role="status"
       class="z-20 mt-1 rounded-md border border-red-edge bg-white p-2 text-left shadow-md"
-      :class="wide ? 'relative' : 'absolute right-0 w-64'"
+      :class="wide || inline ? 'relative' : 'absolute right-0 w-64'"
     >
       <ProblemText :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
     </p>

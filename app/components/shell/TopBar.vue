@@ -25,7 +25,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
           <rect x="1" y="17.8" width="9" height="3.4" />
         </g>
       </svg>
-      <span class="max-sm:hidden">Zip Ledger</span>
+      <span class="whitespace-nowrap max-sm:hidden">Zip Ledger</span>
     </NuxtLink>
     <nav class="flex items-stretch gap-5 max-sm:gap-3" aria-label="Main">
       <NuxtLink
@@ -52,7 +52,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       >
         <kbd class="figure">?</kbd>
       </button>
-      <span class="hidden text-[#c6cac5] md:inline">{{ lab.lab?.name }}</span>
+      <span class="hidden whitespace-nowrap text-[#c6cac5] lg:inline">{{ lab.lab?.name }}</span>
       <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]">
         <span class="max-sm:hidden">as</span>
         <select
