@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { balance, parseEquation, type Reaction } from '#core/equation'
 import { parseFormula, type Formula } from '#core/formula'
-import { exact, given, parseQuantity, standardUncertainty, type Figure, type Kind } from '#core/quantity'
+import { exact, given, parseQuantity, product, standardUncertainty, type Figure, type Kind } from '#core/quantity'
 import {
   amountOf,
   analyteShare,
@@ -12,6 +12,7 @@ import {
   grubbs,
   matched,
   purityAs,
+  strengthFrom,
   studentT,
   summarise,
   usedUp,
@@ -158,6 +159,30 @@ describe('titration', () => {
     const concentration = mass.value / 204.2212 / (volume.value / 1000)
     expect(concentration).toBeCloseTo(0.10214, 5)
     expect(concentration * Math.hypot(0.00013 / 0.3888, 0.013 / 18.64, 0.0005, 0.00029)).toBeCloseTo(0.0001, 5)
+  })
+  it('agrees with the acid-base titration of Eurachem/CITAC CG 4, example A3 (from memory): 0.10139 mol/L of HCl', () => {
+    /* The same phthalate sets the alkali, 18.64 mL of it; 15 mL of acid take 14.89 mL: 1000 × 0.3888 × 14.89 ÷ (18.64 × 204.22 × 15) = 0.10139.
+       Relative uncertainties: m 0.00033, purity 0.00029, volumes 0.00080, 0.00094 and 0.00073, repeatability 0.001: 0.0018 in all. */
+    const at = (value: number, kind: Kind, source: string, uncertainty: number) =>
+      given(value, kind, source, { source, uncertainty })
+    const neutral = reaction('KHC8H4O4 + NaOH -> KNaC8H4O4 + H2O')
+    const alkali = strengthFrom(
+      neutral,
+      {
+        standard: f('KHC8H4O4'),
+        mass: at(0.3888, 'mass', 'm', 0.00013),
+        purity: at(1, 'mass fraction', 'P', 0.00029),
+      },
+      { titrant: f('NaOH'), volume: at(18.64, 'volume', 'V1', 0.015) },
+    )
+    if (!alkali.ok) throw new Error('no')
+    const used = amountOf({ formula: f('NaOH'), concentration: alkali.value, volume: at(14.89, 'volume', 'V2', 0.014) })
+    if (!used.ok) throw new Error('no')
+    const acid = matched(reaction('HCl + NaOH -> NaCl + H2O'), f('NaOH'), used.value, f('HCl'))
+    if (!acid.ok) throw new Error('no')
+    const strength = product('c', 'concentration', [acid.value], [at(15, 'volume', 'V3', 0.011)], 1000)
+    expect(strength.value).toBeCloseTo(0.10139, 5)
+    expect(Math.hypot(standardUncertainty(strength) / strength.value, 0.001)).toBeCloseTo(0.0018, 4)
   })
   it('tells which hydrate of sodium carbonate fits', () => {
     /* 0.1000 mol/L × 31.15 mL = 3.115 mmol HCl, 1.5575 mmol Na2CO3. As decahydrate 0.44565 g of 0.4510 g: 98.81 %. */

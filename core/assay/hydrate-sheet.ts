@@ -16,6 +16,7 @@ export const hydrateSheet: SheetKind = {
     columns: [
       { key: 'tare', label: 'Vessel', kinds: ['mass'] },
       { key: 'before', label: 'with the hydrate', kinds: ['mass'] },
+      { key: 'stage', label: 'after a first stage', kinds: ['mass'], optional: true },
       { key: 'after', label: 'after heating', kinds: ['mass'] },
       { key: 'again', label: 'heated on, again', kinds: ['mass'], optional: true },
     ],
@@ -47,7 +48,7 @@ export const hydrateSheet: SheetKind = {
         return waters.ok ? { value: waters.value.waters } : { problem: { key, ...explainAssay(waters.problem) } }
       },
       judge: outcome => ({
-        findings: [...whichHydrate(salt, outcome), ...stillFalling(outcome)],
+        findings: [...whichHydrate(salt, outcome), ...firstStage(salt, outcome), ...stillFalling(outcome)],
         choices: [formsThatFit(salt, outcome)],
       }),
     }
@@ -96,6 +97,33 @@ function whichHydrate(salt: Formula, outcome: Outcome): Finding[] {
       text: `${found.toFixed(2)} waters lie between {${lever.lower}} and {${lever.upper}}: as a mixture of the two, ${(lever.upperShare * 100).toFixed(0)} % of its mass is {${lever.upper}}, the rest has lost water. Or it was wet, or not yet dry.`,
     },
   ]
+}
+
+/** What a first, milder heating left, against the anhydrous salt that the end of it leaves. */
+function firstStage(salt: Formula, outcome: Outcome): Finding[] {
+  const known = knownWaters(salt)
+  return outcome.whole.flatMap(({ row, cells: { tare, stage, after, again } }): Finding[] => {
+    const last = again ?? after
+    if (!tare || !stage || !last) return []
+    const left = watersFromLoss(salt, difference('hydrate', stage, tare), difference('anhydrous salt', last, tare))
+    if (!left.ok)
+      return [
+        {
+          tone: 'caution',
+          tag: 'First stage',
+          text: `Replicate ${row} weighs less after the first stage than at the end: check the two, or it took up moisture.`,
+        },
+      ]
+    const waters = left.value.waters.value
+    const near = known.find(one => Math.abs(one - waters) <= Math.max(reachOf(outcome), 0.1))
+    return [
+      {
+        tone: 'info',
+        tag: 'First stage',
+        text: `Replicate ${row}: ${waters.toFixed(2)} waters were left after it${near === undefined ? ', no hydrate that is known: it was not through' : `, {${withWaters(salt.text, near)}}`}.`,
+      },
+    ]
+  })
 }
 
 function stillFalling({ whole }: Outcome): Finding[] {

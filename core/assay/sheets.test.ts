@@ -71,6 +71,14 @@ describe('water by heating, further', () => {
     expect(heat('10.5500 g').findings[0]!.text).toContain('more than the highest hydrate known')
     expect(heat('10.6400 g', { again: '10.6390 g' }).findings.some(({ tag }) => tag === 'Not constant')).toBe(true)
   })
+  it('tells what a first stage left', () => {
+    /* 1.0000 g of pentahydrate: 0.8557 g as trihydrate after two waters, 0.6392 g at the end. */
+    const stage = (text: string) =>
+      heat('10.6392 g', { stage: text }).findings.find(({ tag }) => tag === 'First stage')!
+    expect(stage('10.8557 g').text).toContain('3.00 waters were left after it, {CuSO4·3H2O}')
+    expect(stage('10.9000 g').text).toContain('was not through')
+    expect(stage('10.6000 g').tone).toBe('caution')
+  })
   it('sets the loss against each form', () => {
     const row = heat('10.6392 g').choices[0]!.rows.find(({ cells }) => cells[0] === '{CuSO4·5H2O}')
     expect(row).toMatchObject({ fits: true })

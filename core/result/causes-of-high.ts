@@ -12,6 +12,7 @@ export const causesOfHigh = (facts: YieldFacts): Explanation[] => [
   ...otherSaltWithIt(facts),
   ...undissolved(facts),
   ...digitSlip(facts),
+  ...wrongLimiting(facts),
   ...factorOfTwo(facts),
 ]
 
@@ -180,7 +181,7 @@ function undissolved(facts: YieldFacts): Explanation[] {
           times: 1.8,
         },
         { says: /cloud/.test(facts.seen) && 'The filtrate was seen cloudy.', times: 2.5 },
-        { says: filtered && 'It was filtered from the excess.', times: 0.4 },
+        { says: filtered && !/cloud/.test(facts.seen) && 'It was filtered from the excess.', times: 0.4 },
       ],
     ),
   ]
@@ -219,6 +220,43 @@ function isTold(form: string, told: ReadonlySet<string>): boolean {
     const read = parseFormula(text)
     return read.ok && salt.ok && (relate(salt.value, read.value) ?? relate(read.value, salt.value)) !== undefined
   })
+}
+
+/** Another reagent may limit: then more of the one that is thought to limit went in, or it is stronger than its label. */
+function wrongLimiting(facts: YieldFacts): Explanation[] {
+  const { limiting, excesses, percent, planned, spread, unread } = facts
+  const next = excesses.toSorted((a, b) => a.equivalents - b.equivalents)[0]
+  if (limiting.length !== 1 || !next) return []
+  const { species } = limiting[0]!
+  const most = percent / next.equivalents
+  const needed = percent / planned
+  const wasRead = !unread.includes(species)
+  // Read on the balance from a bottle with a label, it cannot be half as much again.
+  if (wasRead && percent > 1.15) return []
+  return [
+    cause(
+      'wrong limiting reagent',
+      0.3,
+      {
+        title: `{${species}} did not limit`,
+        needs: `${percentText(percent - 1)} more of {${species}} than ${wasRead ? 'was read, by its label,' : 'was planned'} for a full yield, ${percentText(needed - 1)} for the one expected. {${next.species}} would limit from ${percentText(next.equivalents - 1)} on, and the yield be ${percentText(most)}.`,
+        suffices: most <= 1 + 2 * spread ? 'alone' : 'not alone',
+        reach: Math.min(1, (next.equivalents - 1) / Math.max(percent - 1, 1e-6)),
+        settle: `Look how much is gone from the bottle of {${species}}; titrate or assay what it holds. Less {${next.species}} left over than the sheet says would show it.`,
+      },
+      [
+        { says: !wasRead && `Nobody read how much {${species}} went in.`, times: 2.5 },
+        { says: facts.dryness.isConstant && 'It is dry to constant mass, and still too heavy.', times: 1.5 },
+        {
+          says:
+            facts.leftovers.some(({ kind, species: back }) => kind === 'too little' && back === next.species) &&
+            `Less {${next.species}} came back than should have.`,
+          times: 4,
+        },
+        { says: wasRead && 'It was read, and its label is what the sheet counts with.', times: 0.6 },
+      ],
+    ),
+  ]
 }
 
 const NEAR_TWO = 0.12

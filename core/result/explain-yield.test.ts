@@ -39,6 +39,25 @@ describe('explainYield', () => {
     expect(first.length / planted.length).toBeGreaterThan(0.7)
   })
 
+  it('does not hang on the very masses it was tuned on: with each moved by 3 % the cause stays first or second in nine of ten', () => {
+    const moved = [0.97, 1.03].flatMap(scale =>
+      planted.map(one => ({
+        one,
+        judged: judge({
+          ...one,
+          weighed: one.weighed.map(text => `${(Number.parseFloat(text) * scale).toFixed(2)} g`),
+        }),
+      })),
+    )
+    // A few become an ordinary yield by that, and have nothing to explain.
+    const open = moved.filter(({ judged }) => judged.kind !== 'as expected')
+    expect(open.length).toBeGreaterThan(1.8 * planted.length)
+    const held = open.filter(({ one, judged }) =>
+      judged.explanations.slice(0, 2).some(({ cause }) => cause === one.cause),
+    )
+    expect(held.length / open.length).toBeGreaterThan(0.9)
+  }, 30_000)
+
   it('says what a cause needs, and when it alone cannot do it', () => {
     // 10.40 g where 8.86 g was possible: 1.54 g too much. 4.36 g of sulfate were there, so it suffices.
     const sulfate = judge(planted.find(({ name }) => name === 'cuprate not washed, dry')!).explanations[0]!

@@ -23,6 +23,7 @@ export type CauseCode =
   | 'second crop'
   | 'other salt'
   | 'side reaction'
+  | 'wrong limiting reagent'
 
 /** One cause that this batch's own data leave possible. */
 export interface Explanation {

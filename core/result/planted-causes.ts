@@ -209,6 +209,15 @@ export const planted: readonly Planted[] = [
     assays: [byDmg('24.1686 g')],
   },
   {
+    name: 'zinc sulfate whose acid nobody read, and more went in',
+    cause: 'wrong limiting reagent',
+    ruledOut: ['water', 'heavier form'],
+    stage: zinc(),
+    weighed: ['38.90 g', '38.90 g'],
+    recovered: { Zn: '0.10 g' },
+    assays: [byEdta('40.00 mL')],
+  },
+  {
     name: 'zinc sulfate weighed wet, and the dried sample assays right',
     cause: 'water',
     ruledOut: ['heavier form'],

@@ -64,6 +64,9 @@ export interface YieldFacts {
   readonly byProducts: readonly Amount[]
   readonly solubleExcess: readonly Amount[]
   readonly insolubleExcess: readonly Amount[]
+  /** Reagents in excess, and by how much; and those that count as planned since nobody read them. */
+  readonly excesses: readonly { readonly species: string; readonly equivalents: number }[]
+  readonly unread: readonly string[]
   readonly limiting: readonly { readonly species: string; readonly isSolid: boolean; readonly grams: number }[]
   readonly run: Run
   readonly washes: {
@@ -138,6 +141,10 @@ export function yieldFacts({
     leftovers: judgeLeftovers(sheet, recovered),
     evidence: assayEvidence(form, assays),
     ...leftIn(sheet),
+    excesses: sheet.reagents
+      .filter(({ planned, limits }) => planned && !limits)
+      .map(({ species, equivalents }) => ({ species, equivalents: equivalents.value })),
+    unread: judged.value.unread,
     run,
     washes: washesOf(run),
     dryness: { ...judgeDryness(points, toleranceOf(resolution)), count: points.length },

@@ -16,7 +16,10 @@ const views = [
   ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
   ['yield', '/batches/ZN-020/yield'],
   ['why', '/batches/MO-002/yield', page => page.getByText('What would explain it').scrollIntoViewIfNeeded()],
-  ['ledger', '/batches/ZN-020/yield', page => page.getByRole('button', { name: 'Flow' }).click()],
+  ['ledger', '/batches/ZN-020/yield', async page => {
+    await page.getByRole('button', { name: 'Flow' }).click()
+    await page.getByText('Where every mole went').evaluate(heading => heading.scrollIntoView())
+  }],
   ['assay', '/batches/NI-014/assay'],
   ['absorbance', '/batches/NI-014/assay', page => page.getByRole('button', { name: 'Nickel left in the liquor' }).click()],
   ['thermogram', '/batches/CU-011/assay', page => page.getByRole('button', { name: 'The same, heated slowly' }).click()],

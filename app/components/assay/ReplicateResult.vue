@@ -26,7 +26,7 @@ const { result, show, expected } = defineProps<{
         <dd class="figure">{{ result.summary.confidence95!.toPrecision(2) }}</dd>
       </template>
       <template v-for="{ test, outlier } in result.outliers" :key="test">
-        <dt class="text-soft">{{ test }}, limit {{ outlier.critical.toFixed(2) }}</dt>
+        <dt class="text-soft">{{ test }}, limit {{ outlier.critical.toPrecision(3) }}</dt>
         <dd class="figure" :class="{ 'font-semibold text-amber': outlier.suspected }">
           {{ outlier.q.toFixed(2) }}<template v-if="outlier.suspected">, doubtful</template>
         </dd>
