@@ -52,6 +52,7 @@ function zincLow(now: Date): DemoBatch {
   run.saw(7900, 'Fizzing stopped; a little zinc stays.')
   run.saw(7390, 'The liquor was poured off and kept.')
   if (drying > 0) run.steps(7380, 5600, steps.slice(drying, drying + 1))
+  run.steps(5590, 5470, steps.slice(drying + 1, drying + 3))
   run.read(7385, crop(1), 'tare', '41.06 g')
   run.read(7000, { what: 'recovered', stage: 's1', species: 'Zn' }, 'net', '0.44 g')
   run.read(5590, crop(1), 'gross', '64.36 g')

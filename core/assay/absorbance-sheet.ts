@@ -163,6 +163,7 @@ const at = (wavelength: string): string => (wavelength ? ` at ${wavelength} nm` 
 function tableOf(readings: readonly SampleReading[], unit: string): Choices {
   return {
     title: 'Read off the line, ± one standard uncertainty',
+    mark: 'within the standards',
     head: ['Sample', 'wavelength', 'concentration'],
     rows: readings.map(one => ({
       cells: [

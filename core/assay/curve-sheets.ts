@@ -134,6 +134,7 @@ export function judgeSpectrum(curve: CurvePoints | undefined): CurveResult {
         : [
             {
               title: 'Bands',
+              mark: '',
               head: [curve.x, curve.y, 'over its valley'],
               rows: bands.map(({ x, y, prominence }) => ({
                 cells: [number(x), number(y), number(prominence)],

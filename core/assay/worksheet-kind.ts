@@ -77,6 +77,8 @@ export interface Finding {
 /** Possibilities set against what was measured: forms, ratios, candidates. */
 export interface Choices {
   readonly title: string
+  /** What the rows that fit are marked with; “fits” where nothing is said, and no mark where it is empty. */
+  readonly mark?: string
   readonly head: readonly string[]
   readonly rows: readonly { readonly cells: readonly string[]; readonly fits: boolean }[]
 }

@@ -14,4 +14,4 @@ export { solubilityProducts, solubilityProductSource } from './solubility-produc
 export { ionVolumes, ionVolumeSource, waterDensities } from './ion-volumes'
 export { permittivities } from './permittivities'
 export { methanolWords } from './methanol'
-export { acidsLeft, basesLeft, metalsLeft, neverTreated, neverTreatedIons, oxidantsLeft, type TreatedRow } from './treatments'
+export { acidsLeft, basesLeft, metalsLeft, neverTreated, neverTreatedIons, oxidantsLeft, type AcidRow, type BaseRow, type TreatedRow } from './treatments'

@@ -8,11 +8,20 @@ export interface TreatedRow {
   /** Equivalents to one: acid, base, electrons taken, or charge of the metal ion. */
   readonly count: number
 }
-export const acidsLeft: readonly TreatedRow[] = [
-  { of: 'HCl', count: 1 }, { of: 'HBr', count: 1 }, { of: 'HI', count: 1 }, { of: 'HNO3', count: 1 }, { of: 'H2SO4', count: 2 }, { of: 'H3PO4', count: 2 }, { of: 'CH3COOH', count: 1 }, { of: 'HCOOH', count: 1 }, { of: 'H2C2O4', count: 2 }, { of: 'NaHSO4', count: 1 }, { of: 'KHSO4', count: 1 },
+export interface AcidRow extends TreatedRow {
+  /** What is left of it once neutral; undefined for an acid salt, whose cation stays with it. */
+  readonly anion?: readonly [text: string, charge: number]
+}
+export interface BaseRow extends TreatedRow {
+  readonly cation: readonly [text: string, charge: number]
+}
+export const acidsLeft: readonly AcidRow[] = [
+  { of: 'HCl', count: 1, anion: ['Cl', 1] }, { of: 'HBr', count: 1, anion: ['Br', 1] }, { of: 'HI', count: 1, anion: ['I', 1] }, { of: 'HNO3', count: 1, anion: ['NO3', 1] }, { of: 'H2SO4', count: 2, anion: ['SO4', 2] }, { of: 'H3PO4', count: 2, anion: ['HPO4', 2] },
+  { of: 'CH3COOH', count: 1, anion: ['CH3COO', 1] }, { of: 'HCOOH', count: 1, anion: ['HCOO', 1] }, { of: 'H2C2O4', count: 2, anion: ['C2O4', 2] }, { of: 'NaHSO4', count: 1 }, { of: 'KHSO4', count: 1 },
 ]
-export const basesLeft: readonly TreatedRow[] = [
-  { of: 'NaOH', count: 1 }, { of: 'KOH', count: 1 }, { of: 'LiOH', count: 1 }, { of: 'NH3', count: 1 }, { of: 'Ca(OH)2', count: 2 }, { of: 'Ba(OH)2', count: 2 }, { of: 'Na2CO3', count: 2 }, { of: 'K2CO3', count: 2 }, { of: 'NaHCO3', count: 1 }, { of: 'KHCO3', count: 1 }, { of: '(NH4)2CO3', count: 2 },
+export const basesLeft: readonly BaseRow[] = [
+  { of: 'NaOH', count: 1, cation: ['Na', 1] }, { of: 'KOH', count: 1, cation: ['K', 1] }, { of: 'LiOH', count: 1, cation: ['Li', 1] }, { of: 'NH3', count: 1, cation: ['NH4', 1] }, { of: 'Ca(OH)2', count: 2, cation: ['Ca', 2] }, { of: 'Ba(OH)2', count: 2, cation: ['Ba', 2] },
+  { of: 'Na2CO3', count: 2, cation: ['Na', 1] }, { of: 'K2CO3', count: 2, cation: ['K', 1] }, { of: 'NaHCO3', count: 1, cation: ['Na', 1] }, { of: 'KHCO3', count: 1, cation: ['K', 1] }, { of: '(NH4)2CO3', count: 2, cation: ['NH4', 1] },
 ]
 /** Electrons that one takes up until it is harmless. */
 export const oxidantsLeft: readonly (TreatedRow & { readonly medium: 'acid' | 'alkali' })[] = [

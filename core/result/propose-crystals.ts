@@ -15,6 +15,9 @@ const COLD = 5
 /** Liquor that a sucked-off cake keeps, in percent of the crystals' mass; common practice, no source. */
 const RETAINED = '20 %'
 
+/** Water that a plan may ask for, times what the pot has: beyond that something insoluble is in it, and thinning is no way; a judgement. */
+const MOST_THINNING = 50
+
 /**
  * A first way to crystallise a pot: hot, boiled down (or thinned) until the product is just saturated there, cooled in ice, filtered and
  * washed with the best wash the advisor has. Undefined where the curves leave no room for it.
@@ -26,6 +29,7 @@ export function proposeMoves(pot: PotState, product: Formula, own: readonly Curv
   const cold = Math.round(Math.max(COLD, span.from))
   if (hot - cold < 5) return undefined
   const wanted = justSaturated(pot, hot, own)
+  if (wanted !== undefined && wanted > MOST_THINNING * Math.max(pot.water, 1)) return undefined
   const difference = wanted === undefined ? 0 : pot.water - wanted
   const moves: MovePlan[] = [
     { heatTo: `${hot} °C` },

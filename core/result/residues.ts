@@ -1,16 +1,9 @@
 import { molarMassFigure, parseFormula, relate, type Formula } from '#core/formula'
 import { exact, given, product, type Figure } from '#core/quantity'
-import {
-  acidsLeft,
-  basesLeft,
-  metalsLeft,
-  neverTreated,
-  neverTreatedIons,
-  oxidantsLeft,
-  type TreatedRow,
-} from '#core/reference'
+import { metalsLeft, neverTreated, neverTreatedIons, oxidantsLeft, type TreatedRow } from '#core/reference'
 import type { StageSheet } from '#core/sheet'
 import { ionsOf } from '#core/species'
+import { acidRow, baseRow, neutralise } from './neutral'
 
 /** One treatment of what a stage leaves: how much of which reagent, and how to know that it is done. */
 export interface Treatment {
@@ -158,38 +151,79 @@ function oxidants(left: readonly Left[]): Treatment[] {
   })
 }
 
-function acidOrBase(left: readonly Left[]): Treatment[] {
-  const treat = (rows: readonly TreatedRow[], told: Omit<Treatment, 'of' | 'left' | 'mass'> & { gives: number }) =>
+function acidOrBase(all: readonly Left[]): Treatment[] {
+  const left = netOf(all)
+  const both = left.some(({ formula }) => acidRow(formula)) && all.some(({ formula }) => baseRow(formula))
+  const taken = both || (left.some(({ formula }) => baseRow(formula)) && all.some(({ formula }) => acidRow(formula)))
+  const treat = (
+    of: (formula: Formula) => TreatedRow | undefined,
+    told: Pick<Treatment, 'reagent' | 'how' | 'sign' | 'cautions'>,
+    gives: number,
+  ) =>
     left.flatMap((one): Treatment[] => {
-      const row = rowFor(rows, one)
+      const row = of(one.formula)
       if (!row) return []
-      const { gives, ...words } = told
-      const cautions = words.cautions.filter(text => !text.startsWith('Ammonia') || /NH3|NH4/.test(one.formula.text))
       return [
-        { of: one.formula.text, left: one.moles, mass: dose(one, row.count, words.reagent, gives), ...words, cautions },
+        {
+          ...told,
+          of: one.formula.text,
+          left: one.moles,
+          mass: dose(one, row.count, told.reagent, gives),
+          how: taken
+            ? `${told.how} What the acid and the base of this liquor take of each other is taken off already.`
+            : told.how,
+          cautions: told.cautions.filter(text => !text.startsWith('Ammonia') || /NH3|NH4/.test(one.formula.text)),
+        },
       ]
     })
   return [
-    ...treat(acidsLeft, {
-      reagent: 'NaHCO3',
-      gives: 1,
-      how: 'Dilute it into much water, then add the hydrogencarbonate in portions in a vessel three times as large.',
-      sign: 'It no longer fizzes; pH 6 to 8 on paper.',
-      cautions: ['It foams. Acid into water, never the other way round.'],
-    }),
-    ...treat(basesLeft, {
-      reagent: 'C6H8O7·H2O',
-      gives: 3,
-      how: 'Dilute it, then add the citric acid in portions, stirring.',
-      sign: 'pH 6 to 8 on paper.',
-      cautions: ['It warms up, and carbonates foam.', 'Ammonia comes off as long as it is alkaline: hood.'],
-    }),
+    ...treat(
+      acidRow,
+      {
+        reagent: 'NaHCO3',
+        how: 'Dilute it into much water, then add the hydrogencarbonate in portions in a vessel three times as large.',
+        sign: 'It no longer fizzes; pH 6 to 8 on paper.',
+        cautions: ['It foams. Acid into water, never the other way round.'],
+      },
+      1,
+    ),
+    ...treat(
+      baseRow,
+      {
+        reagent: 'C6H8O7·H2O',
+        how: 'Dilute it, then add the citric acid in portions, stirring.',
+        sign: 'pH 6 to 8 on paper.',
+        cautions: ['It warms up, and carbonates foam.', 'Ammonia comes off as long as it is alkaline: hood.'],
+      },
+      3,
+    ),
   ]
+}
+
+/** Acids and bases as one leaves them of the other. */
+function netOf(left: readonly Left[]): Left[] {
+  const net = neutralise(left.map(({ formula, moles }) => ({ formula, moles: moles.value }))).left
+  return left.flatMap((one, i) => {
+    const rest = net[i]!.moles
+    if (rest <= LEAST) return []
+    const share = rest / one.moles.value
+    return [
+      share > 1 - 1e-9
+        ? one
+        : {
+            ...one,
+            moles: product(`{${one.formula.text}} that is not neutralised`, 'amount', [
+              one.moles,
+              exact(share, 'number', 'share of it left'),
+            ]),
+          },
+    ]
+  })
 }
 
 const precipitants = {
   carbonate: { reagent: 'Na2CO3', gives: 2, sign: 'A drop of carbonate clouds the clear liquor no more; pH 8 to 9.' },
-  hydroxide: { reagent: 'NaHCO3', gives: 1, sign: 'pH 7 to 8, and the liquor over the solid is colourless.' },
+  hydroxide: { reagent: 'NaHCO3', gives: 1, sign: 'pH 7 to 8, and nothing more comes down.' },
   sulfate: { reagent: 'Na2SO4', gives: 2, sign: 'A drop of sulfate clouds the clear liquor no more.' },
   chloride: { reagent: 'NaCl', gives: 1, sign: 'A drop of salt water clouds the clear liquor no more.' },
 } as const

@@ -1,6 +1,7 @@
-import { parseFormula } from '#core/formula'
+import { molarMass, parseFormula } from '#core/formula'
 import { addSolute, type Curve, type PotState } from '#core/solution'
 import type { StageSheet } from '#core/sheet'
+import { gramsOf, neutralise, type Held } from './neutral'
 
 export interface StagePot {
   readonly pot: PotState
@@ -19,7 +20,7 @@ export function stagePot(sheet: StageSheet, own: readonly Curve[] = []): StagePo
   const { total, intoProduct, evaporated } = sheet.water
   const water = Math.max(0, total.value + intoProduct.value + (evaporated?.value ?? 0))
   const wanted = sheet.products[0]!
-  const others = [
+  const held = [
     ...sheet.products
       .slice(1)
       .filter(({ wayOut, species }) => wayOut === 'stays in the liquor' && species !== 'H2O')
@@ -30,19 +31,24 @@ export function stagePot(sheet: StageSheet, own: readonly Curve[] = []): StagePo
         text: weighAs === '' ? species : weighAs,
         mass: leftover.mass.value,
       })),
-  ]
+  ].flatMap(({ text, mass }): Held[] => {
+    const read = parseFormula(text)
+    return read.ok ? [{ formula: read.value, moles: mass / molarMass(read.value) }] : []
+  })
+  // An excess of acid and one of base in one pot have used each other up: neither is there for the metal to meet.
+  const { left, salts } = neutralise(held)
   let pot: PotState = { celsius: ROOM, water: 0, totals: new Map(), solutes: [] }
   const form = parseFormula(wanted.form)
   const added = form.ok ? addSolute(pot, form.value, wanted.theoretical.value, own) : undefined
   if (!added?.ok) return undefined
   pot = { ...added.value, water }
   const leftOut: string[] = []
-  for (const { text, mass } of others) {
-    const read = parseFormula(text)
+  for (const one of [...left, ...salts]) {
+    const mass = gramsOf(one)
     if (mass < 1e-9) continue
-    const next = read.ok ? addSolute({ ...pot, water: 0 }, read.value, mass, own) : undefined
-    if (next?.ok) pot = { ...next.value, water }
-    else leftOut.push(text)
+    const next = addSolute({ ...pot, water: 0 }, one.formula, mass, own)
+    if (next.ok) pot = { ...next.value, water }
+    else leftOut.push(one.formula.text)
   }
   return { pot, leftOut }
 }

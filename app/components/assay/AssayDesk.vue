@@ -44,33 +44,19 @@ const words = computed(() => (sheet.value && result.value ? assayWords(sheet.val
 </script>
 
 <template>
-  <div class="assay-page grid min-h-0 flex-1">
-    <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
-      <slot name="head" />
-      <WorksheetTabs :assays="assays" :chosen="sheet?.id" @choose="chosen = $event" @add="add" />
-      <WorksheetView
-        v-if="sheet && result"
-        :sheet="sheet"
-        :result="result"
-        :expected="expected"
-        :show="show"
-        @change="change"
-        @remove="remove"
-      >
-        <slot name="result" :words="words" :sheet="sheet" />
-      </WorksheetView>
-    </main>
-    <MarginColumn :notes="notes" />
-  </div>
+  <MarginPage :notes="notes">
+    <slot name="head" />
+    <WorksheetTabs :assays="assays" :chosen="sheet?.id" @choose="chosen = $event" @add="add" />
+    <WorksheetView
+      v-if="sheet && result"
+      :sheet="sheet"
+      :result="result"
+      :expected="expected"
+      :show="show"
+      @change="change"
+      @remove="remove"
+    >
+      <slot name="result" :words="words" :sheet="sheet" />
+    </WorksheetView>
+  </MarginPage>
 </template>
-
-<style scoped>
-.assay-page {
-  grid-template-columns: minmax(0, 1fr) 270px;
-}
-@media (max-width: 900px) {
-  .assay-page {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

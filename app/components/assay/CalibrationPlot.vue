@@ -38,6 +38,7 @@ const seriesOf = (one: Calibration, i: number) => {
       color,
       symbol: 'diamond',
       symbolSize: 14,
+      itemStyle: { borderColor: '#1d2529', borderWidth: 1.5 },
       data: samples.map(({ x, y, name: label }) => ({ value: [x, y], name: label })),
     },
   ]
@@ -45,7 +46,7 @@ const seriesOf = (one: Calibration, i: number) => {
 const option = computed(() => ({
   animation: false,
   textStyle: font,
-  grid: { left: 52, right: 18, top: 34, bottom: 42 },
+  grid: { left: 58, right: 18, top: 38, bottom: 42 },
   legend: {
     top: 0,
     left: 0,
@@ -61,7 +62,13 @@ const option = computed(() => ({
     nameGap: 26,
     splitLine: { lineStyle: { color: '#eceadf' } },
   },
-  yAxis: { type: 'value', name: 'A', splitLine: { lineStyle: { color: '#eceadf' } } },
+  yAxis: {
+    type: 'value',
+    name: 'Absorbance',
+    nameLocation: 'middle',
+    nameGap: 38,
+    splitLine: { lineStyle: { color: '#eceadf' } },
+  },
   series: calibrations.flatMap(seriesOf),
 }))
 </script>

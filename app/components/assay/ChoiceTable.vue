@@ -40,8 +40,10 @@ const { choices } = defineProps<{ choices: Choices }>()
               <RichText :text="cell" />
             </td>
             <td class="whitespace-nowrap pl-3">
-              <span v-if="row.fits" class="tag inline-flex items-center gap-1 bg-verdigris-soft text-verdigris"
-                ><Check :size="13" />fits</span
+              <span
+                v-if="row.fits && choices.mark !== ''"
+                class="tag inline-flex items-center gap-1 bg-verdigris-soft text-verdigris"
+                ><Check :size="13" />{{ choices.mark ?? 'fits' }}</span
               >
             </td>
           </tr>

@@ -260,161 +260,147 @@ const notes = computed(() =>
 </script>
 
 <template>
-  <div class="crystals-page grid min-h-0 flex-1">
-    <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
-      <div class="flex items-start justify-between gap-3">
-        <div>
-          <h1>Crystals of <FormulaText :text="stage.product.form ?? stage.product.species" /></h1>
-          <p v-if="start && questions" class="mt-0.5 text-[14px] text-soft">
-            <span class="figure text-ink">{{ start.pot.water.toFixed(1) }} g</span> of water in the pot.
-            <template v-if="questions.least !== undefined">
-              Just saturated at {{ questions.hot.toFixed(0) }} °C with
-              <b class="figure text-ink">{{ questions.least.toFixed(1) }} g</b>, about
-              <b class="figure text-ink">{{ questions.volume!.toFixed(0) }} mL</b>.</template
-            >
-            <template v-if="questions.first !== undefined">
-              As it stands, crystals come from
-              <b class="figure text-ink">{{ questions.first.toFixed(1) }} °C</b>.</template
-            >
-          </p>
-        </div>
-        <UndoButtons :of="batch" />
+  <MarginPage :notes="notes">
+    <div class="flex items-start justify-between gap-3">
+      <div>
+        <h1>Crystals of <FormulaText :text="stage.product.form ?? stage.product.species" /></h1>
+        <p v-if="start && questions" class="mt-0.5 text-[14px] text-soft">
+          <span class="figure text-ink">{{ start.pot.water.toFixed(1) }} g</span> of water in the pot.
+          <template v-if="questions.least !== undefined">
+            Just saturated at {{ questions.hot.toFixed(0) }} °C with
+            <b class="figure text-ink">{{ questions.least.toFixed(1) }} g</b>, about
+            <b class="figure text-ink">{{ questions.volume!.toFixed(0) }} mL</b>.</template
+          >
+          <template v-if="questions.first !== undefined">
+            As it stands, crystals come from
+            <b class="figure text-ink">{{ questions.first.toFixed(1) }} °C</b>.</template
+          >
+        </p>
       </div>
-      <ConflictBanner
-        v-if="batch.conflict"
-        class="mt-3"
-        :changes="batch.conflict.changes"
-        @theirs="batch.takeTheirs()"
-        @mine="batch.keepMine()"
-      />
-      <p v-if="!sheet" class="mt-3">
-        The sheet has no figures yet:
-        <NuxtLink :to="{ path: `/batches/${batch.code}/sheet`, query: $route.query }" class="text-verdigris underline"
-          >give a charge or a target</NuxtLink
-        >.
-      </p>
-      <p v-else-if="sparing" class="mt-3 max-w-[44em] text-[15px]">
-        <FormulaText :text="stage.product.species" /> is sparingly soluble: it is thrown down, not crystallised. How
-        completely, and what washing it costs, stands below.
-      </p>
-      <p v-else-if="!start || !curve" class="mt-3 max-w-[44em] text-[15px]">
-        The table has no solubility of <FormulaText :text="stage.product.species" /> in water, so its crop cannot be
-        told. <NuxtLink to="/tables?table=solubility" class="text-verdigris underline">Add your own curve</NuxtLink>, by
-        hand or pasted, and this page works with it. What is known of drying it stands below.
-      </p>
-      <template v-else>
-        <div class="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,380px)]">
-          <div>
-            <LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag" />
-            <div class="crops mt-2" role="status">
-              <p v-for="crop in crops" :key="crop.form">
-                <b class="figure text-[20px]">{{ crop.mass.toPrecision(4) }} g</b> <FormulaText :text="crop.form" />,
-                {{ (crop.recovery * 100).toFixed(1) }} % of what could be
-                <span v-if="crop.entrained > 0.0005" class="small"
-                  >with {{ crop.entrained.toPrecision(2) }} g of the liquor’s salts dried into it</span
-                >
-              </p>
-              <p v-if="crops.length === 0">No crop yet.</p>
-            </div>
-            <div class="mt-2 flex flex-wrap gap-2">
-              <button type="button" class="button button-quiet" :disabled="recovery <= 0" @click="takeYield">
-                Expect {{ (recovery * 100).toFixed(0) }} % on the sheet
-              </button>
-              <button v-if="boiledOff > 0.005" type="button" class="button button-quiet" @click="takeWater">
-                Boil off {{ boiledOff.toPrecision(3) }} g on the sheet
-              </button>
-              <button
-                v-if="isOwn"
-                type="button"
-                class="button button-quiet"
-                @click="batch.change(stage => withCrystals(stage, undefined), 'propose')"
+      <UndoButtons :of="batch" />
+    </div>
+    <ConflictBanner
+      v-if="batch.conflict"
+      class="mt-3"
+      :changes="batch.conflict.changes"
+      @theirs="batch.takeTheirs()"
+      @mine="batch.keepMine()"
+    />
+    <p v-if="!sheet" class="mt-3">
+      The sheet has no figures yet:
+      <NuxtLink :to="{ path: `/batches/${batch.code}/sheet`, query: $route.query }" class="text-verdigris underline"
+        >give a charge or a target</NuxtLink
+      >.
+    </p>
+    <p v-else-if="sparing" class="mt-3 max-w-[44em] text-[15px]">
+      <FormulaText :text="stage.product.species" /> is sparingly soluble: it is thrown down, not crystallised. How
+      completely, and what washing it costs, stands below.
+    </p>
+    <p v-else-if="!start || !curve" class="mt-3 max-w-[44em] text-[15px]">
+      The table has no solubility of <FormulaText :text="stage.product.species" /> in water, so its crop cannot be told.
+      <NuxtLink to="/tables?table=solubility" class="text-verdigris underline">Add your own curve</NuxtLink>, by hand or
+      pasted, and this page works with it. What is known of drying it stands below.
+    </p>
+    <template v-else>
+      <div class="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,380px)]">
+        <div>
+          <LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag" />
+          <div class="crops mt-2" role="status">
+            <p v-for="crop in crops" :key="crop.form">
+              <b class="figure text-[20px]">{{ crop.mass.toPrecision(4) }} g</b> <FormulaText :text="crop.form" />,
+              {{ (crop.recovery * 100).toFixed(1) }} % of what could be
+              <span v-if="crop.entrained > 0.0005" class="small"
+                >with {{ crop.entrained.toPrecision(2) }} g of the liquor’s salts dried into it</span
               >
-                Propose anew
-              </button>
-            </div>
-          </div>
-          <MoveList
-            :moves="moves"
-            :product="stage.product.form ?? stage.product.species"
-            :course="done"
-            :problem="problem"
-            @change="change"
-          />
-        </div>
-      </template>
-      <nav class="mt-5 flex gap-1 border-b border-rule" aria-label="Advice">
-        <button
-          v-for="one in tabs"
-          :key="one.key"
-          type="button"
-          class="rounded-t-md px-3 py-1.5 text-[14px]"
-          :class="one.key === tab ? 'border border-b-0 border-rule bg-paper font-semibold' : 'text-soft hover:bg-paper'"
-          :aria-pressed="one.key === tab"
-          @click="tab = one.key"
-        >
-          {{ one.name }}
-        </button>
-      </nav>
-      <section class="pt-3" :aria-label="tabs.find(({ key }) => key === tab)!.name">
-        <template v-if="tab === 'wash'">
-          <WashTable v-if="washes.length > 0" :options="washes" @take="takeWash" />
-          <p v-else>There is no crop to wash yet.</p>
-        </template>
-        <DryingTable v-else-if="tab === 'dry' && drying" :advice="drying" />
-        <template v-else-if="tab === 'first'">
-          <template v-if="verdict">
-            <ol class="text-[14px]">
-              <li v-for="arrival in verdict.order" :key="arrival.form" class="border-b border-rule py-1.5">
-                <FormulaText :text="arrival.form" /> from <b class="figure">{{ arrival.celsius.toFixed(0) }} °C</b>, in
-                the end
-                <b class="figure">{{ arrival.mass.toPrecision(3) }} g</b>
-              </li>
-            </ol>
-            <p v-if="verdict.order.length === 0" class="text-[14px]">Nothing comes down on this way.</p>
-            <p v-if="verdict.wanted === 'first'" class="mt-2 text-verdigris">The salt you want comes first.</p>
-            <p v-else class="mt-2 font-semibold text-red">
-              The salt you want {{ verdict.wanted === 'never' ? 'does not come' : 'is not the first to come' }}.
             </p>
-            <ul class="mt-1 text-[14px]">
-              <li v-for="exchange in verdict.exchanges" :key="exchange.words"><RichText :text="exchange.words" /></li>
-            </ul>
-          </template>
-          <p v-else-if="firstState === 'working'" class="text-[14px]" role="status">Working out what comes first…</p>
-          <p v-else-if="firstState === 'gave up'" class="text-[14px]">
-            This mixture did not come to rest in ten seconds, so what comes first is not known. Take a substance out of
-            the sheet that hardly matters, or change a temperature.
+            <p v-if="crops.length === 0">No crop yet.</p>
+          </div>
+          <div class="mt-2 flex flex-wrap gap-2">
+            <button type="button" class="button button-quiet" :disabled="recovery <= 0" @click="takeYield">
+              Expect {{ (recovery * 100).toFixed(0) }} % on the sheet
+            </button>
+            <button v-if="boiledOff > 0.005" type="button" class="button button-quiet" @click="takeWater">
+              Boil off {{ boiledOff.toPrecision(3) }} g on the sheet
+            </button>
+            <button
+              v-if="isOwn"
+              type="button"
+              class="button button-quiet"
+              @click="batch.change(stage => withCrystals(stage, undefined), 'propose')"
+            >
+              Propose anew
+            </button>
+          </div>
+        </div>
+        <MoveList
+          :moves="moves"
+          :product="stage.product.form ?? stage.product.species"
+          :course="done"
+          :problem="problem"
+          @change="change"
+        />
+      </div>
+    </template>
+    <nav class="mt-5 flex gap-1 border-b border-rule" aria-label="Advice">
+      <button
+        v-for="one in tabs"
+        :key="one.key"
+        type="button"
+        class="rounded-t-md px-3 py-1.5 text-[14px]"
+        :class="one.key === tab ? 'border border-b-0 border-rule bg-paper font-semibold' : 'text-soft hover:bg-paper'"
+        :aria-pressed="one.key === tab"
+        @click="tab = one.key"
+      >
+        {{ one.name }}
+      </button>
+    </nav>
+    <section class="pt-3" :aria-label="tabs.find(({ key }) => key === tab)!.name">
+      <template v-if="tab === 'wash'">
+        <WashTable v-if="washes.length > 0" :options="washes" @take="takeWash" />
+        <p v-else>There is no crop to wash yet.</p>
+      </template>
+      <DryingTable v-else-if="tab === 'dry' && drying" :advice="drying" />
+      <template v-else-if="tab === 'first'">
+        <template v-if="verdict">
+          <ol class="text-[14px]">
+            <li v-for="arrival in verdict.order" :key="arrival.form" class="border-b border-rule py-1.5">
+              <FormulaText :text="arrival.form" /> from <b class="figure">{{ arrival.celsius.toFixed(0) }} °C</b>, in
+              the end
+              <b class="figure">{{ arrival.mass.toPrecision(3) }} g</b>
+            </li>
+          </ol>
+          <p v-if="verdict.order.length === 0" class="text-[14px]">Nothing comes down on this way.</p>
+          <p v-if="verdict.wanted === 'first'" class="mt-2 text-verdigris">The salt you want comes first.</p>
+          <p v-else class="mt-2 font-semibold text-red">
+            The salt you want {{ verdict.wanted === 'never' ? 'does not come' : 'is not the first to come' }}.
           </p>
-          <p v-else class="text-[14px]">
-            Only one salt is in this pot, as far as the table knows: nothing can come before it.
-          </p>
+          <ul class="mt-1 text-[14px]">
+            <li v-for="exchange in verdict.exchanges" :key="exchange.words"><RichText :text="exchange.words" /></li>
+          </ul>
         </template>
-        <PrecipitatePanel
-          v-else-if="tab === 'throw'"
-          :key="stage.id"
-          :salt="hasProduct ? (stage.product.form ?? stage.product.species) : ''"
-          :grams="sheet?.products[0]?.theoretical.value ?? 1"
-          :millilitres="potVolume"
-        />
-        <RecrystallisePanel
-          v-else-if="tab === 'again' && product"
-          :key="stage.id"
-          :product="product"
-          :crude="sheet?.products[0]?.theoretical.value ?? 10"
-          :curves="curves"
-        />
-      </section>
-    </main>
-    <MarginColumn :notes="notes" />
-  </div>
+        <p v-else-if="firstState === 'working'" class="text-[14px]" role="status">Working out what comes first…</p>
+        <p v-else-if="firstState === 'gave up'" class="text-[14px]">
+          This mixture did not come to rest in ten seconds, so what comes first is not known. Take a substance out of
+          the sheet that hardly matters, or change a temperature.
+        </p>
+        <p v-else class="text-[14px]">
+          Only one salt is in this pot, as far as the table knows: nothing can come before it.
+        </p>
+      </template>
+      <PrecipitatePanel
+        v-else-if="tab === 'throw'"
+        :key="stage.id"
+        :salt="hasProduct ? (stage.product.form ?? stage.product.species) : ''"
+        :grams="sheet?.products[0]?.theoretical.value ?? 1"
+        :millilitres="potVolume"
+      />
+      <RecrystallisePanel
+        v-else-if="tab === 'again' && product"
+        :key="stage.id"
+        :product="product"
+        :crude="sheet?.products[0]?.theoretical.value ?? 10"
+        :curves="curves"
+      />
+    </section>
+  </MarginPage>
 </template>
-
-<style scoped>
-.crystals-page {
-  grid-template-columns: minmax(0, 1fr) 270px;
-}
-@media (max-width: 900px) {
-  .crystals-page {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

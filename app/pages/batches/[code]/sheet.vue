@@ -113,174 +113,160 @@ onKeyStroke('Escape', () => {
 </script>
 
 <template>
-  <div class="sheet-page grid min-h-0 flex-1">
-    <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
-      <div class="flex items-start gap-3">
-        <div class="min-w-0 flex-1">
-          <h1>
-            <input
-              :value="batch.document!.title"
-              class="-ml-1.5 w-full rounded px-1.5 font-semibold hover:bg-paper"
-              aria-label="Title"
-              maxlength="120"
-              @input="batch.rename(($event.target as HTMLInputElement).value)"
-            />
-          </h1>
-          <p class="mt-0.5 flex flex-wrap items-center gap-2 text-[14px] text-soft">
-            <span v-if="batch.stages.length > 1">Stage {{ batch.stageAt + 1 }} of {{ batch.stages.length }}:</span>
-            <EquationText v-if="reaction.ok" :reaction="reaction.value" />
-            <button type="button" class="rounded px-1 text-verdigris underline" @click="editsEquation = !editsEquation">
-              {{ editsEquation ? 'Done' : 'Change the equation' }}
-            </button>
-          </p>
-        </div>
-        <UndoButtons :of="batch" />
+  <MarginPage :notes="notes">
+    <div class="flex items-start gap-3">
+      <div class="min-w-0 flex-1">
+        <h1>
+          <input
+            :value="batch.document!.title"
+            class="-ml-1.5 w-full rounded px-1.5 font-semibold hover:bg-paper"
+            aria-label="Title"
+            maxlength="120"
+            @input="batch.rename(($event.target as HTMLInputElement).value)"
+          />
+        </h1>
+        <p class="mt-0.5 flex flex-wrap items-center gap-2 text-[14px] text-soft">
+          <span v-if="batch.stages.length > 1">Stage {{ batch.stageAt + 1 }} of {{ batch.stages.length }}:</span>
+          <EquationText v-if="reaction.ok" :reaction="reaction.value" />
+          <button type="button" class="rounded px-1 text-verdigris underline" @click="editsEquation = !editsEquation">
+            {{ editsEquation ? 'Done' : 'Change the equation' }}
+          </button>
+        </p>
       </div>
-      <ConflictBanner
-        v-if="batch.conflict"
-        class="mt-3"
-        :changes="batch.conflict.changes"
-        @theirs="batch.takeTheirs()"
-        @mine="batch.keepMine()"
-      />
-      <EquationField
-        v-if="editsEquation || (!reaction.ok && !isSeveral)"
-        v-model="equation"
-        class="mt-3"
-        label="Equation"
-      />
-      <ReactionChoice
-        v-if="isSeveral || stage.mix || batch.problem?.path.includes('mix')"
+      <UndoButtons :of="batch" />
+    </div>
+    <ConflictBanner
+      v-if="batch.conflict"
+      class="mt-3"
+      :changes="batch.conflict.changes"
+      @theirs="batch.takeTheirs()"
+      @mine="batch.keepMine()"
+    />
+    <EquationField
+      v-if="editsEquation || (!reaction.ok && !isSeveral)"
+      v-model="equation"
+      class="mt-3"
+      label="Equation"
+    />
+    <ReactionChoice
+      v-if="isSeveral || stage.mix || batch.problem?.path.includes('mix')"
+      :stage="stage"
+      :problem-at="problemAt"
+      @change="change"
+    />
+
+    <template v-if="reaction.ok">
+      <SheetTable
+        class="mt-4"
         :stage="stage"
+        :reaction="reaction.value"
+        :sheet="sheet"
         :problem-at="problemAt"
         @change="change"
+        @working="showWorking"
+        @supply="open = { panel: 'supply', species: $event }"
+        @excess="open = { panel: 'excess', species: $event }"
+        @product="open = { panel: 'product' }"
       />
-
-      <template v-if="reaction.ok">
-        <SheetTable
-          class="mt-4"
+      <p v-if="scaleProblem" class="mt-3 rounded-lg border border-blue-edge bg-blue-soft px-3 py-2" role="status">
+        {{ scaleProblem.why }} {{ scaleProblem.fix }}
+      </p>
+      <p v-else-if="elsewhere !== undefined" class="mt-3 rounded-lg bg-amber-soft px-3 py-2 text-amber" role="status">
+        Stage {{ elsewhere + 1 }} does not read, so this one has no figures yet.
+        <NuxtLink :to="{ query: { stage: batch.stages[elsewhere]!.id } }" class="underline">Go there</NuxtLink>
+      </p>
+      <FactStrip
+        v-if="sheet && batch.setting && batch.sheet"
+        :sheet="sheet"
+        :setting="batch.setting"
+        :plan="batch.sheet"
+        :open="open?.panel"
+        @open="toggle"
+      />
+      <template v-if="open">
+        <WaterPanel
+          v-if="open.panel === 'water'"
           :stage="stage"
-          :reaction="reaction.value"
           :sheet="sheet"
+          :setting="batch.setting"
           :problem-at="problemAt"
           @change="change"
           @working="showWorking"
-          @supply="open = { panel: 'supply', species: $event }"
-          @excess="open = { panel: 'excess', species: $event }"
-          @product="open = { panel: 'product' }"
+          @close="open = undefined"
         />
-        <p v-if="scaleProblem" class="mt-3 rounded-lg border border-blue-edge bg-blue-soft px-3 py-2" role="status">
-          {{ scaleProblem.why }} {{ scaleProblem.fix }}
-        </p>
-        <p v-else-if="elsewhere !== undefined" class="mt-3 rounded-lg bg-amber-soft px-3 py-2 text-amber" role="status">
-          Stage {{ elsewhere + 1 }} does not read, so this one has no figures yet.
-          <NuxtLink :to="{ query: { stage: batch.stages[elsewhere]!.id } }" class="underline">Go there</NuxtLink>
-        </p>
-        <FactStrip
-          v-if="sheet && batch.setting && batch.sheet"
+        <GasPanel
+          v-else-if="open.panel === 'gas'"
+          :plan="batch.document!.plan"
+          :stage="stage"
           :sheet="sheet"
           :setting="batch.setting"
-          :plan="batch.sheet"
-          :open="open?.panel"
-          @open="toggle"
-        />
-        <template v-if="open">
-          <WaterPanel
-            v-if="open.panel === 'water'"
-            :stage="stage"
-            :sheet="sheet"
-            :setting="batch.setting"
-            :problem-at="problemAt"
-            @change="change"
-            @working="showWorking"
-            @close="open = undefined"
-          />
-          <GasPanel
-            v-else-if="open.panel === 'gas'"
-            :plan="batch.document!.plan"
-            :stage="stage"
-            :sheet="sheet"
-            :setting="batch.setting"
-            :problem-at="problemAt"
-            :room-problem-at="batch.problemAt"
-            @change="change"
-            @change-plan="batch.changePlan"
-            @working="showWorking"
-            @close="open = undefined"
-          />
-          <HeatPanel
-            v-else-if="open.panel === 'heat'"
-            :stage="stage"
-            :sheet="sheet"
-            :setting="batch.setting"
-            :problem-at="problemAt"
-            @change="change"
-            @working="showWorking"
-            @close="open = undefined"
-          />
-          <ExcessPanel
-            v-else-if="open.panel === 'excess' && sheet && batch.setting"
-            :stage="stage"
-            :sheet="sheet"
-            :setting="batch.setting"
-            :species="open.species"
-            @change="change"
-            @working="showWorking"
-            @close="open = undefined"
-          />
-        </template>
-        <IonPanel
-          v-if="open?.panel === 'ions'"
-          :reaction="reaction.value"
-          :own="library.substances"
-          @close="open = undefined"
-        />
-        <WorkingPanel v-else-if="open?.panel === 'working'" closes :figure="open.figure" @close="open = undefined" />
-        <SupplyPanel
-          v-else-if="open?.panel === 'supply'"
-          :key="open.species"
-          :species="open.species"
-          :supply="findReagent(stage, open.species)?.supply ?? { kind: 'solid' }"
-          :sources="sourcesOf(open.species)"
-          :plan="batch.document!.plan"
-          :stage-id="stage.id"
-          :own="library.substances"
-          :problem-at="key => problemAt('reagents', supplyIndex((open as { species: string }).species), 'supply', key)"
-          @change="
-            (supply: SupplyPlan) =>
-              batch.change(stage => withSupply(stage, (open as { species: string }).species, supply), 'supply')
-          "
-          @close="open = undefined"
-        />
-        <ProductPanel
-          v-else-if="open?.panel === 'product'"
-          :species="stage.product.species"
-          :form="stage.product.form ?? stage.product.species"
-          :expected="stage.yield ?? ''"
-          :own="library.substances"
           :problem-at="problemAt"
-          @form="text => batch.change(stage => withForm(stage, library.writtenOut(text)), 'form')"
-          @expected="text => batch.change(stage => withYield(stage, text), 'yield')"
+          :room-problem-at="batch.problemAt"
+          @change="change"
+          @change-plan="batch.changePlan"
+          @working="showWorking"
           @close="open = undefined"
         />
-        <WorkingPanel v-else-if="theoretical && !open" :figure="theoretical" />
-        <p v-if="sheet && !open" class="small mt-3">
-          Press a figure to see its working, what a reagent comes as to change its bottle, where its excess goes to
-          weigh one excess against another, or a pin to say what sets the scale.
-        </p>
+        <HeatPanel
+          v-else-if="open.panel === 'heat'"
+          :stage="stage"
+          :sheet="sheet"
+          :setting="batch.setting"
+          :problem-at="problemAt"
+          @change="change"
+          @working="showWorking"
+          @close="open = undefined"
+        />
+        <ExcessPanel
+          v-else-if="open.panel === 'excess' && sheet && batch.setting"
+          :stage="stage"
+          :sheet="sheet"
+          :setting="batch.setting"
+          :species="open.species"
+          @change="change"
+          @working="showWorking"
+          @close="open = undefined"
+        />
       </template>
-    </main>
-    <MarginColumn :notes="notes" />
-  </div>
+      <IonPanel
+        v-if="open?.panel === 'ions'"
+        :reaction="reaction.value"
+        :own="library.substances"
+        @close="open = undefined"
+      />
+      <WorkingPanel v-else-if="open?.panel === 'working'" closes :figure="open.figure" @close="open = undefined" />
+      <SupplyPanel
+        v-else-if="open?.panel === 'supply'"
+        :key="open.species"
+        :species="open.species"
+        :supply="findReagent(stage, open.species)?.supply ?? { kind: 'solid' }"
+        :sources="sourcesOf(open.species)"
+        :plan="batch.document!.plan"
+        :stage-id="stage.id"
+        :own="library.substances"
+        :problem-at="key => problemAt('reagents', supplyIndex((open as { species: string }).species), 'supply', key)"
+        @change="
+          (supply: SupplyPlan) =>
+            batch.change(stage => withSupply(stage, (open as { species: string }).species, supply), 'supply')
+        "
+        @close="open = undefined"
+      />
+      <ProductPanel
+        v-else-if="open?.panel === 'product'"
+        :species="stage.product.species"
+        :form="stage.product.form ?? stage.product.species"
+        :expected="stage.yield ?? ''"
+        :own="library.substances"
+        :problem-at="problemAt"
+        @form="text => batch.change(stage => withForm(stage, library.writtenOut(text)), 'form')"
+        @expected="text => batch.change(stage => withYield(stage, text), 'yield')"
+        @close="open = undefined"
+      />
+      <WorkingPanel v-else-if="theoretical && !open" :figure="theoretical" />
+      <p v-if="sheet && !open" class="small mt-3">
+        Press a figure to see its working, what a reagent comes as to change its bottle, where its excess goes to weigh
+        one excess against another, or a pin to say what sets the scale.
+      </p>
+    </template>
+  </MarginPage>
 </template>
-
-<style scoped>
-.sheet-page {
-  grid-template-columns: minmax(0, 1fr) 280px;
-}
-@media (max-width: 900px) {
-  .sheet-page {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

@@ -66,99 +66,85 @@ function keepRecovered(species: string, value: string): void {
 </script>
 
 <template>
-  <div class="yield-page grid min-h-0 flex-1">
-    <main class="min-w-0 bg-sheet px-[22px] py-[18px]">
-      <h1>
-        Yield of {{ batch.document!.title
-        }}<template v-if="batch.stages.length > 1">, stage {{ batch.stageAt + 1 }}</template>
-      </h1>
-      <OverallYield
-        v-if="route"
-        :yields="route"
-        :names="batch.stages.map(({ name }) => name ?? '')"
-        :at="batch.stageAt"
-        @working="show"
-      />
-      <template v-if="!actual">
-        <p class="mt-2 text-soft">
-          The sheet has no theoretical yield yet.
-          <NuxtLink :to="`/batches/${batch.code}/sheet`" class="text-verdigris underline"
-            >Give a charge or a target</NuxtLink
-          >.
-        </p>
-      </template>
-      <template v-else-if="!result">
-        <p class="mt-2 max-w-[38em] text-[16px]">
-          At most <span class="figure font-semibold">{{ formatFigure(actual.sheet.products[0]!.theoretical) }}</span> of
-          <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.
-        </p>
-        <NuxtLink :to="`/batches/${batch.code}/run`" class="button mt-4">Weigh the product</NuxtLink>
-        <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
-      </template>
-      <template v-else>
-        <div class="my-3 flex items-end gap-6">
+  <MarginPage :notes="notes">
+    <h1>
+      Yield of {{ batch.document!.title
+      }}<template v-if="batch.stages.length > 1">, stage {{ batch.stageAt + 1 }}</template>
+    </h1>
+    <OverallYield
+      v-if="route"
+      :yields="route"
+      :names="batch.stages.map(({ name }) => name ?? '')"
+      :at="batch.stageAt"
+      @working="show"
+    />
+    <template v-if="!actual">
+      <p class="mt-2 text-soft">
+        The sheet has no theoretical yield yet.
+        <NuxtLink :to="`/batches/${batch.code}/sheet`" class="text-verdigris underline"
+          >Give a charge or a target</NuxtLink
+        >.
+      </p>
+    </template>
+    <template v-else-if="!result">
+      <p class="mt-2 max-w-[38em] text-[16px]">
+        At most <span class="figure font-semibold">{{ formatFigure(actual.sheet.products[0]!.theoretical) }}</span> of
+        <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.
+      </p>
+      <NuxtLink :to="`/batches/${batch.code}/run`" class="button mt-4">Weigh the product</NuxtLink>
+      <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
+    </template>
+    <template v-else>
+      <div class="my-3 flex items-end gap-6">
+        <button
+          type="button"
+          class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft"
+          :class="{ 'text-red': isOver }"
+          data-testid="percent"
+          @click="show(result.percent)"
+        >
+          {{ formatFigure(result.percent) }}
+        </button>
+        <p class="max-w-[30em] pb-1 text-[15px]">
+          of the theoretical
           <button
             type="button"
-            class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft"
-            :class="{ 'text-red': isOver }"
-            data-testid="percent"
-            @click="show(result.percent)"
+            class="figure font-semibold underline decoration-dotted"
+            @click="show(result.theoretical)"
           >
-            {{ formatFigure(result.percent) }}
+            {{ formatFigure(result.theoretical) }}</button>, as <FormulaText :text="form" />, from
+          <button type="button" class="figure font-semibold underline decoration-dotted" @click="show(result.actual)">
+            {{ formatFigure(result.actual) }}
           </button>
-          <p class="max-w-[30em] pb-1 text-[15px]">
-            of the theoretical
+          weighed. Standard uncertainty
+          <span class="figure">{{ formatValue(spread * 100, 'number', 1) }}</span> percentage points.
+          <b v-if="isOver" class="text-red">More than everything: the solid is not only this.</b>
+          <template v-if="actual.credited">
+            On what was really used up, with what came back credited:
             <button
               type="button"
               class="figure font-semibold underline decoration-dotted"
-              @click="show(result.theoretical)"
+              data-testid="credited"
+              @click="show(actual.credited.percent)"
             >
-              {{ formatFigure(result.theoretical) }}</button>, as <FormulaText :text="form" />, from
-            <button type="button" class="figure font-semibold underline decoration-dotted" @click="show(result.actual)">
-              {{ formatFigure(result.actual) }}
-            </button>
-            weighed. Standard uncertainty
-            <span class="figure">{{ formatValue(spread * 100, 'number', 1) }}</span> percentage points.
-            <b v-if="isOver" class="text-red">More than everything: the solid is not only this.</b>
-            <template v-if="actual.credited">
-              On what was really used up, with what came back credited:
-              <button
-                type="button"
-                class="figure font-semibold underline decoration-dotted"
-                data-testid="credited"
-                @click="show(actual.credited.percent)"
-              >
-                {{ formatFigure(actual.credited.percent) }}</button>.
-            </template>
-          </p>
-        </div>
-        <p v-if="isWorking && !verdict" class="small" role="status">Judging what this batch’s data leave possible.</p>
-        <template v-if="verdict">
-          <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each form these ions can make</h2>
-          <FormLadder :rungs="verdict.rungs" @working="show($event.percent)" />
-          <p v-if="verdict.rungs.length < 2" class="small mt-1">The table knows no other form of this product.</p>
-          <WhyPanel :verdict="verdict" @working="show(verdict.difference)" />
-          <LeftoverPanel :leftovers="verdict.leftovers" />
-          <MatterLedger v-if="verdict.ledger.length > 0" :rows="verdict.ledger" @working="show" />
-        </template>
-        <ChargedTable :actual="actual" @working="show" @recovered="keepRecovered" />
-        <ResiduePanel v-if="residues" :residues="residues" @working="show" />
-        <div v-if="shown" class="sticky bottom-0 z-10 bg-sheet pb-2">
-          <WorkingPanel closes :figure="shown" @close="shown = undefined" />
-        </div>
+              {{ formatFigure(actual.credited.percent) }}</button>.
+          </template>
+        </p>
+      </div>
+      <p v-if="isWorking && !verdict" class="small" role="status">Judging what this batch’s data leave possible.</p>
+      <template v-if="verdict">
+        <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each form these ions can make</h2>
+        <FormLadder :rungs="verdict.rungs" @working="show($event.percent)" />
+        <p v-if="verdict.rungs.length < 2" class="small mt-1">The table knows no other form of this product.</p>
+        <WhyPanel :verdict="verdict" @working="show(verdict.difference)" />
+        <LeftoverPanel :leftovers="verdict.leftovers" />
+        <MatterLedger v-if="verdict.ledger.length > 0" :rows="verdict.ledger" @working="show" />
       </template>
-    </main>
-    <MarginColumn :notes="notes" />
-  </div>
+      <ChargedTable :actual="actual" @working="show" @recovered="keepRecovered" />
+      <ResiduePanel v-if="residues" :residues="residues" @working="show" />
+      <div v-if="shown" class="sticky bottom-0 z-10 bg-sheet pb-2">
+        <WorkingPanel closes :figure="shown" @close="shown = undefined" />
+      </div>
+    </template>
+  </MarginPage>
 </template>
-
-<style scoped>
-.yield-page {
-  grid-template-columns: minmax(0, 1fr) 260px;
-}
-@media (max-width: 900px) {
-  .yield-page {
-    grid-template-columns: 1fr;
-  }
-}
-</style>
