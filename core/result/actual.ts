@@ -12,7 +12,8 @@ import {
   type Reagent,
   type StageSheet,
 } from '#core/sheet'
-import { creditedTheoretical, recoveredOf, type Recovered } from './recovered'
+import { recoveredOf, type Recovered } from './recovered'
+import { settle, shareUsed } from './settled'
 import { judgeYield, percentOf, type Yield } from './yield'
 
 export interface ActualStage {
@@ -23,8 +24,11 @@ export interface ActualStage {
   readonly recovered: readonly Recovered[]
   /** Undefined while no crop has been weighed. */
   readonly result?: Yield
-  /** The yield on what was really used up, where some of the limiting reagent came back. */
-  readonly credited?: { readonly theoretical: Figure; readonly percent: Figure }
+  /** The sheet as far as the reaction went: the same, where none of the limiting reagent came back. */
+  readonly settled: StageSheet
+  /** The share of the limiting reagent that was used up, where some of it came back, and the yield on that. */
+  readonly used?: Figure
+  readonly credited?: Figure
 }
 
 /**
@@ -57,13 +61,16 @@ export function judgeBatch(
   const mass = productMass(lines, stage.id)
   const unread = charged.unread.filter(one => one.stage === stage.id).map(({ species }) => species)
   const recovered = recoveredOf(sheet, lines)
-  const theoretical = creditedTheoretical(sheet.products[0]!.theoretical, sheet, recovered)
+  const used = shareUsed(sheet, recovered)
+  const settled = settle(sheet, used)
   return ok({
     sheet,
     unread,
     recovered,
+    settled,
+    ...(used && { used }),
     ...(mass && { result: yieldOf(stage, sheet, mass) }),
-    ...(mass && theoretical && { credited: { theoretical, percent: percentOf(mass, theoretical) } }),
+    ...(mass && used && { credited: percentOf(mass, settled.products[0]!.theoretical) }),
   })
 }
 

@@ -207,9 +207,10 @@ function notFinished(facts: YieldFacts): Explanation[] {
       (status === 'skipped' || (wanted > 1 && times > 0 && times < wanted))
     )
   })
+  const back = 1 - facts.used
   const solidLimits = facts.limiting.some(({ isSolid }) => isSolid)
   const much = facts.leftovers.find(({ kind }) => kind === 'too much')
-  if (!going && !cut && !much && /fizzing stopped|no more gas|all dissolved/.test(seen)) return []
+  if (!going && !cut && !much && back <= 0 && /fizzing stopped|no more gas|all dissolved/.test(seen)) return []
   return [
     cause(
       'not finished',
@@ -217,12 +218,17 @@ function notFinished(facts: YieldFacts): Explanation[] {
       {
         title: 'The reaction had not finished',
         needs: `${percentText(1 - facts.percent / facts.planned)} of it would be left unreacted.`,
-        suffices: 'alone',
+        suffices: back > 0 && back < 0.9 * (1 - facts.percent / facts.planned) ? 'not alone' : 'alone',
+        reach: back / Math.max(1e-9, 1 - facts.percent / facts.planned),
         settle: 'Weigh what stayed on the filter: more than the sheet’s excess is unreacted reagent.',
       },
       [
         { says: going && 'It was still going, or much solid was left, when it was filtered.', times: 4 },
         { says: cut && 'Portions or the stirring were cut short.', times: 4 },
+        {
+          says: back > 0 && `${percentText(back)} of the limiting reagent came back unused.`,
+          times: 8,
+        },
         {
           says: much && `${grams(much.difference)} more {${much.species}} came back than should have.`,
           times: 5,

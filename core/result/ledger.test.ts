@@ -58,6 +58,14 @@ describe('ledgerOf', () => {
     expect(zinc.out.find(({ place }) => place === 'recovered')!.moles.value).toBeCloseTo(0.0482, 4)
     expect(zinc.out.some(({ place }) => place === 'filtered off')).toBe(false)
   })
+  it('closes where part of the limiting reagent came back: what it did not make is in no crystals', () => {
+    const rows = ledger('cobalt chloride whose carbonate came back')
+    // 7.00 g are 58.9 mmol; 2.10 g, 17.7 mmol, came back, 8.00 g of crystals are 33.6: with the model's liquor no more than went in.
+    const cobalt = rows.find(({ element }) => element === 'Co')!
+    expect(cobalt.out.find(({ place }) => place === 'recovered')!.moles.value).toBeCloseTo(0.0177, 3)
+    expect(cobalt.open.value).toBeGreaterThan(-2 * cobalt.spread)
+    expect(rows.find(({ element }) => element === 'C')!.closes).toBe(true)
+  })
   it('shows more out than in for what weighs too much', () => {
     expect(
       ledger('zinc sulfate weighed once, sticking').find(({ element }) => element === 'S')!.open.value,

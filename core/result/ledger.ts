@@ -101,15 +101,15 @@ const wayTo: Partial<Record<string, Where>> = {
   precipitate: 'precipitate',
 }
 
-function sheetOut({ sheet, recovered }: ActualStage): Portion[] {
+function sheetOut({ settled, recovered }: ActualStage): Portion[] {
   const weighed = new Map(recovered.map(({ species, amount }) => [species, amount]))
-  const leftovers = sheet.reagents
+  const leftovers = settled.reagents
     .filter(({ planned, limits, species }) => planned && (!limits || weighed.has(species)))
     .map(({ species, leftover }) => {
       const back = weighed.get(species)
       return { species, moles: back ?? leftover.amount, where: back ? ('recovered' as const) : wayTo[leftover.wayOut] }
     })
-  const products = sheet.products
+  const products = settled.products
     .slice(1)
     .map(({ species, amount, wayOut }) => ({ species, moles: amount, where: wayTo[wayOut] }))
   return [...leftovers, ...products].flatMap(({ species, moles, where }) => {
@@ -119,8 +119,9 @@ function sheetOut({ sheet, recovered }: ActualStage): Portion[] {
 }
 
 /** What the model keeps back of the product, no more than is missing. */
-function modelOut({ model, theoretical, actual, product: form }: YieldFacts): Portion[] {
+function modelOut({ model, theoretical: whole, used, actual, product: form }: YieldFacts): Portion[] {
   if (!model) return []
+  const theoretical = whole * used
   const missing = Math.max(0, theoretical - actual)
   const wash = Math.min(model.washLoss, missing)
   const liquor = Math.min(Math.max(0, (1 - model.recovery) * theoretical - wash), missing - wash)

@@ -181,6 +181,20 @@ export const planted: readonly Planted[] = [
     seen: ['fizzing stopped', 'old bottle'],
   },
   {
+    name: 'cobalt chloride whose carbonate came back',
+    cause: 'not finished',
+    ruledOut: ['second crop'],
+    stage: {
+      ...cobalt,
+      reagents: [
+        solid('CoCO3', { mass: '7.00 g' }, { assay: '100 %' }),
+        solution('HCl', '3.00 mol/L', { volume: '50.0 mL' }),
+      ],
+    },
+    weighed: ['8.00 g', '8.00 g'],
+    recovered: { CoCO3: '2.10 g' },
+  },
+  {
     name: 'second crop left, and the assay says that the first is what it should be',
     cause: 'second crop',
     ruledOut: ['lighter form', 'other salt', 'side reaction'],

@@ -46,10 +46,20 @@ function judge(stage: StagePlan, readings: Readonly<Record<string, string>>) {
 describe('recovered reagents', () => {
   it('credits the limiting reagent that came back', () => {
     /* 1.19 g of the 8.40 g came back: 14.2 %. 16.80 g at most, 14.42 g on what was used up; 12.0 g are 71.4 % and 83.2 %. */
-    const { result, credited } = judge(cobalt, { product: '12.00 g', CoCO3: '1.19 g' })
+    const { result, credited, settled } = judge(cobalt, { product: '12.00 g', CoCO3: '1.19 g' })
     expect(result!.percent.value).toBeCloseTo(0.714, 2)
-    expect(credited!.theoretical.value).toBeCloseTo(14.42, 1)
-    expect(credited!.percent.value).toBeCloseTo(0.832, 2)
+    expect(settled.products[0]!.theoretical.value).toBeCloseTo(14.42, 1)
+    expect(credited!.value).toBeCloseTo(0.832, 2)
+  })
+  it('leaves more of the other reagents, and less of the by-products, where the limiting one came back', () => {
+    /* 60.0 mL × 3.00 = 180 mmol of acid less 2 × 70.6 are 38.7 mmol; with 10.0 mmol of carbonate back 20.0 more are left. The gas is 60.6 mmol, not 70.6. */
+    const { sheet, settled, used } = judge(cobalt, { CoCO3: '1.19 g' })
+    const acid = ({ reagents }: typeof sheet) => reagents.find(({ species }) => species === 'HCl')!.leftover
+    expect(acid(sheet).amount.value).toBeCloseTo(0.03874, 3)
+    expect(acid(settled).amount.value).toBeCloseTo(0.05875, 3)
+    expect(acid(settled).mass.value).toBeCloseTo(0.05875 * 36.46, 1)
+    expect(used!.value).toBeCloseTo(0.858, 2)
+    expect(settled.products.find(({ species }) => species === 'CO2')!.amount.value).toBeCloseTo(0.0606, 3)
   })
   it('credits nothing where nothing of it came back, or more than was charged', () => {
     expect(judge(cobalt, { product: '12.00 g' }).credited).toBeUndefined()

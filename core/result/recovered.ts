@@ -1,7 +1,7 @@
 import { molarMassFigure, parseFormula } from '#core/formula'
 import { weighingOf, type JournalLine } from '#core/journal'
-import { difference, exact, product, sum, type Figure } from '#core/quantity'
-import type { ReagentLine, StageSheet } from '#core/sheet'
+import { difference, product, sum, type Figure } from '#core/quantity'
+import type { StageSheet } from '#core/sheet'
 
 /** A reagent that was weighed again at the end, against what the sheet leaves of it. */
 export interface Recovered {
@@ -38,26 +38,3 @@ export function recoveredOf(sheet: StageSheet, lines: readonly JournalLine[]): R
     ]
   })
 }
-
-/**
- * The theoretical yield on what was really used up: the part of the limiting reagent that came back is credited. Undefined where none of it
- * came back, or more than was charged.
- */
-export function creditedTheoretical(
-  theoretical: Figure,
-  sheet: StageSheet,
-  recovered: readonly Recovered[],
-): Figure | undefined {
-  const back = recovered.find(({ limits, amount }) => limits && amount.value > 0)
-  const line = back && chargedOf(sheet, back.species)
-  if (!back || !line || back.amount.value >= line.amount.value) return undefined
-  const share = difference(
-    `share of {${back.species}} used up`,
-    exact(1, 'number', 'all of it'),
-    product(`share of {${back.species}} that came back`, 'number', [back.amount], [line.amount]),
-  )
-  return product('theoretical yield on what was used up', 'mass', [theoretical, share])
-}
-
-const chargedOf = ({ reagents }: StageSheet, species: string): ReagentLine | undefined =>
-  reagents.find(line => line.species === species)

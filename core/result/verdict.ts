@@ -41,5 +41,5 @@ export function residuesLeft({
   stageId,
 }: Pick<YieldSetting, 'plan' | 'lines' | 'stageId'>): Residues | undefined {
   const actual = judgeBatch(plan, lines, stageId)
-  return actual.ok ? residuesOf(actual.value.sheet, productMass(lines, stageId)) : undefined
+  return actual.ok ? residuesOf(actual.value.settled, productMass(lines, stageId)) : undefined
 }

@@ -60,6 +60,8 @@ export interface YieldFacts {
   /** Other salts that the pot's ions could make. */
   readonly otherSalts: readonly OtherSalt[]
   readonly leftovers: readonly LeftoverJudgement[]
+  /** The share of the limiting reagent that did not come back, a fraction of one. */
+  readonly used: number
   readonly evidence: readonly AssayEvidence[]
   readonly byProducts: readonly Amount[]
   readonly solubleExcess: readonly Amount[]
@@ -108,7 +110,7 @@ export function yieldFacts({
   const judged = judgeBatch(plan, lines, stageId)
   const stage = plan.stages.find(({ id }) => id === stageId)
   if (!judged.ok || !judged.value.result || !stage) return undefined
-  const { sheet, result, recovered } = judged.value
+  const { sheet, settled, result, recovered } = judged.value
   const run = runOf(steps, lines, stageId)
   const form = stage.product.form
   const { weighings, resolution } = dryingSeries(lines, {
@@ -138,9 +140,10 @@ export function yieldFacts({
     forms: result.forms,
     relatives: relativesOf(form, ionsInPot(sheet), stage.own),
     otherSalts: othersOf(sheet, form, curves),
-    leftovers: judgeLeftovers(sheet, recovered),
+    leftovers: judgeLeftovers(settled, recovered),
+    used: judged.value.used?.value ?? 1,
     evidence: assayEvidence(form, assays),
-    ...leftIn(sheet),
+    ...leftIn(settled),
     excesses: sheet.reagents
       .filter(({ planned, limits }) => planned && !limits)
       .map(({ species, equivalents }) => ({ species, equivalents: equivalents.value })),
@@ -155,7 +158,7 @@ export function yieldFacts({
     spills: mine.flatMap(({ entry, current }) =>
       entry.kind === 'deviation' && /spill|lost/i.test(current!) ? [current!] : [],
     ),
-    ...modelOf(sheet, form, takenOf(moves, cropsOf(lines, stageId).length), curves),
+    ...modelOf(settled, form, takenOf(moves, cropsOf(lines, stageId).length), curves),
     readings: readingsOf(plan, lines, stageId),
   }
 }

@@ -125,9 +125,9 @@ function keepRecovered(species: string, value: string): void {
               type="button"
               class="figure font-semibold underline decoration-dotted"
               data-testid="credited"
-              @click="show(actual.credited.percent)"
+              @click="show(actual.credited)"
             >
-              {{ formatFigure(actual.credited.percent) }}</button>.
+              {{ formatFigure(actual.credited) }}</button>.
           </template>
         </p>
       </div>
