@@ -37,6 +37,16 @@ describe('assayEvidence', () => {
     // 14.84 of 14.86 %.
     expect(assayEvidence(product, [sheet])[0]!.purity).toBeCloseTo(0.9988, 3)
   })
+  it('takes a loss on heating over: five waters found in the pentahydrate are all of it, 4.5 make it 3.7 % too heavy', () => {
+    const heated = (after: string) => ({
+      ...newWorksheet('h', 'hydrate', { salt: 'CuSO4' }),
+      rows: [{ tare: '10.0000 g', before: '11.0000 g', after }],
+    })
+    expect(assayEvidence(formula('CuSO4·5H2O'), [heated('10.6392 g')])[0]!.purity).toBeCloseTo(1.0, 3)
+    // 249.68 ÷ (159.60 + 4.5 × 18.015) = 1.0374; 1 g of that leaves 0.6631 g.
+    expect(assayEvidence(formula('CuSO4·5H2O'), [heated('10.6631 g')])[0]!.purity).toBeCloseTo(1.0374, 2)
+    expect(assayEvidence(formula('ZnSO4·7H2O'), [heated('10.6392 g')])).toEqual([])
+  })
   it('hears nothing from what asks something else', () => {
     expect(assayEvidence(formula('CoCl2·6H2O'), [edta('ZnSO4', '40 mL'), newWorksheet('h', 'hydrate')])).toEqual([])
   })

@@ -12,16 +12,29 @@ export interface AssayEvidence {
 /** Half a percent is what a careful assay is taken to be good for where it has no spread; common practice, no source. */
 const LEAST_SPREAD = 0.005
 
-/** The purities that titrations and gravimetric assays of a batch give its product; others say nothing of it. */
+/** The purities that titrations, gravimetric assays and losses on heating of a batch give its product; others say nothing of it. */
 export function assayEvidence(product: Formula, assays: readonly Worksheet[]): AssayEvidence[] {
   return assays.flatMap((sheet): AssayEvidence[] => {
     const { summary } = computeWorksheet(sheet)
+    if (summary && sheet.kind === 'hydrate') return byWater(sheet, product, summary.mean, summary.confidence95)
     const factor = summary && factorFor(sheet, product)
     if (!summary || factor === undefined) return []
     const purity = (summary.mean / 100) * factor
     const spread = Math.max((summary.confidence95 ?? 0) / summary.mean, LEAST_SPREAD) * purity
     return [{ purity, spread, name: sheet.name }]
   })
+}
+
+const WATER = 18.015
+
+/** What was left after heating, as the product: it holds M(product)/(M(salt) + n·M(H2O)) of the named form where n waters were found. */
+function byWater({ given, name }: Worksheet, product: Formula, waters: number, confidence = 0): AssayEvidence[] {
+  const salt = parseFormula(given.salt ?? '')
+  const relation = salt.ok ? relate(product, salt.value) : undefined
+  if (!salt.ok || relation?.units !== 1) return []
+  const holds = (n: number): number => molarMass(product) / (molarMass(salt.value) + n * WATER)
+  const purity = holds(waters)
+  return [{ purity, spread: Math.max(Math.abs(holds(waters - confidence) - purity), LEAST_SPREAD * purity), name }]
 }
 
 /** From the worksheet's result to the purity as the product; undefined where it asks something else. */
