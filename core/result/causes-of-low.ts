@@ -27,14 +27,21 @@ const needs = (facts: YieldFacts, of = 'of product'): string =>
 function leftInLiquor(facts: YieldFacts): Explanation[] {
   const { model, theoretical, run, percent, planned } = facts
   const missing = missingOf(facts)
-  const secondOpen = run.steps.some(
-    ({ step, status }) => /crop 2/.test(step.words) && (status === 'open' || status === 'skipped'),
-  )
+  // Steps tell what was left out only where somebody followed them.
+  const isFollowed = run.steps.some(({ times }) => times > 0)
+  const secondOpen =
+    isFollowed &&
+    run.steps.some(({ step, status }) => /crop 2/.test(step.words) && (status === 'open' || status === 'skipped'))
   const warm = /still warm|not cold|not cooled|room temperature/.test(facts.seen)
-  const iceSkipped = run.steps.some(
-    ({ step, status }) => (step.do === 'ice' || step.do === 'cool') && (status === 'skipped' || status === 'open'),
-  )
-  const most = model ? (1 - model.recovery) * theoretical : undefined
+  const filtered = run.steps.findIndex(({ step }) => step.do === 'filter')
+  const beforeFilter = filtered < 0 ? run.steps : run.steps.slice(0, filtered)
+  const iceSkipped =
+    isFollowed &&
+    beforeFilter.some(
+      ({ step, status }) => (step.do === 'ice' || step.do === 'cool') && (status === 'skipped' || status === 'open'),
+    )
+  // The model knows the plan's cold; what was filtered warmer keeps more, and it does not say how much.
+  const most = model && !iceSkipped && !warm ? (1 - model.recovery) * theoretical : undefined
   // What stays at the planned temperature the plan's yield knows already; more stays where it was not cooled so far.
   const coldEnough = model !== undefined && !warm && !iceSkipped && !secondOpen
   if (coldEnough && most! < missing * 0.15) return []
