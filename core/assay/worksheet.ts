@@ -1,6 +1,7 @@
 import type { Figure } from '#core/quantity'
 import { standardUncertainty } from '#core/quantity'
 import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
+import { backTitrationSheet } from './back-titration-sheet'
 import { compositionSheet } from './composition-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
 import { compareGroups } from './groups'
@@ -9,7 +10,8 @@ import { hydrateSheet } from './hydrate-sheet'
 import { mixtureSheet } from './mixture-sheet'
 import { readAsked, readRow } from './read-asked'
 import { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
-import { backTitrationSheet, standardisationSheet, titrationSheet } from './titration-sheet'
+import { standardisationSheet } from './standardisation-sheet'
+import { titrationSheet } from './titration-sheet'
 import { judgeWashes, washesShape, type WashState } from './washes-sheet'
 import type {
   Cells,
