@@ -1,4 +1,4 @@
-import { parseFormula } from '#core/formula'
+import { explainFormula, parseFormula } from '#core/formula'
 import type { CurvePoints } from './curve-file'
 import { bandsOf, type Band } from './spectrum'
 import { plateausOf, stepsOf, type Plateau, type Step } from './thermogram'
@@ -50,8 +50,7 @@ export function judgeThermogram(given: Readonly<Record<string, string>>, curve: 
         {
           key: 'form',
           span: form.problem.span,
-          why: `“${text}” does not read as a formula.`,
-          fix: 'Write it with its waters, such as CuSO4·5H2O.',
+          ...explainFormula(form.problem),
         },
       ],
     }

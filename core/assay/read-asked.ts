@@ -1,5 +1,5 @@
-import { balance, parseEquation, type Reaction } from '#core/equation'
-import { parseFormula, type Formula } from '#core/formula'
+import { balance, explainEquation, parseEquation, type Reaction } from '#core/equation'
+import { explainFormula, parseFormula, type Formula } from '#core/formula'
 import { explainQuantity, parseQuantity, type Figure } from '#core/quantity'
 import type { Asked, AskedValues, Column, FieldProblem } from './worksheet-kind'
 
@@ -19,13 +19,7 @@ export function readAsked(
     if (what === 'formula') {
       const read = parseFormula(text)
       if (read.ok) formulas[key] = read.value
-      else
-        problems.push({
-          key,
-          span: read.problem.span,
-          why: `“${text}” does not read as a formula.`,
-          fix: 'Write it as chemists do, such as NiSO4·6H2O.',
-        })
+      else problems.push({ key, span: read.problem.span, ...explainFormula(read.problem) })
     } else if (what === 'quantity') {
       const name = label.toLowerCase()
       const read = parseQuantity(text, { kinds, name, source: name, zero: true })
@@ -40,19 +34,12 @@ export function readAsked(
   return { formulas, figures, reactions, texts, problems }
 }
 
-type ReadReaction = { readonly reaction: Reaction } | { readonly problem: { why: string; fix: string } }
+type ReadReaction = { readonly reaction: Reaction } | { readonly problem: Omit<FieldProblem, 'key'> }
 function readReaction(text: string): ReadReaction {
   const equation = parseEquation(text)
-  if (!equation.ok)
-    return {
-      problem: {
-        why: 'The equation does not read.',
-        fix: 'Write it with + and ->, such as Na2CO3 + HCl -> NaCl + H2O + CO2.',
-      },
-    }
+  if (!equation.ok) return { problem: { span: equation.problem.span, ...explainEquation(equation.problem) } }
   const reaction = balance(equation.value)
-  if (!reaction.ok)
-    return { problem: { why: 'The equation does not balance.', fix: 'Look at what is missing on one side.' } }
+  if (!reaction.ok) return { problem: { span: reaction.problem.span, ...explainEquation(reaction.problem) } }
   if (!reaction.value.unique)
     return {
       problem: {

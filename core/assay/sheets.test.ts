@@ -86,6 +86,15 @@ describe('water by heating, further', () => {
   })
 })
 
+describe('what is asked', () => {
+  it('says which characters of an equation do not read, and what would mend them', () => {
+    const { problems } = computeWorksheet(sheet('titration', { equation: 'Na2C03 + HCl -> NaCl + H2O + CO2' }))
+    expect(problems[0]).toMatchObject({ key: 'equation' })
+    expect(problems[0]!.span).toBeDefined()
+    expect(`${problems[0]!.why} ${problems[0]!.fix}`).toMatch(/0|zero/)
+  })
+})
+
 describe('titrations', () => {
   it('finds zinc with EDTA: 0.2876 g of heptahydrate, 1.000 mmol, 50.00 mL of 0.02000 mol/L', () => {
     const given = {

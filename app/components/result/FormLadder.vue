@@ -30,7 +30,7 @@ const looks = {
     </caption>
     <tbody>
       <tr v-for="one in rungs" :key="one.form" class="border-b border-rule">
-        <th scope="row" class="w-[236px] py-1.5 pr-2 text-left font-normal">
+        <th scope="row" class="w-[236px] max-sm:w-auto py-1.5 pr-2 text-left font-normal">
           <ColourSwatch :colour="colour(one.form)" class="mr-2" /><FormulaText :text="one.form" /><span
             v-if="kinds[one.kind]"
             class="tag ml-2"
@@ -48,7 +48,7 @@ const looks = {
             {{ formatFigure(one.percent) }}
           </button>
         </td>
-        <td class="pl-4">
+        <td class="pl-4 max-sm:hidden">
           <span class="track" aria-hidden="true"
             ><u /><i :class="{ over: one.verdict === 'impossible' }" :style="{ left: `${place(one.percent.value)}%` }"
           /></span>

@@ -14,7 +14,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
 </script>
 
 <template>
-  <header class="flex h-12 items-stretch gap-6 bg-ink px-5 max-sm:gap-3 max-sm:px-3 text-[#e9e6da]">
+  <header class="flex h-12 items-stretch gap-6 bg-ink px-5 max-sm:gap-2 max-sm:px-2 text-[#e9e6da]">
     <NuxtLink to="/" class="flex items-center gap-2 text-[16px] font-bold" aria-label="Zip Ledger, to the bench">
       <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
         <g fill="#5fb6a4">
@@ -27,20 +27,20 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       </svg>
       <span class="whitespace-nowrap max-sm:hidden">Zip Ledger</span>
     </NuxtLink>
-    <nav class="flex items-stretch gap-5 max-sm:gap-3" aria-label="Main">
+    <nav class="flex items-stretch gap-5 max-sm:gap-2" aria-label="Main">
       <NuxtLink
         v-for="link in links"
         :key="link.to"
         :to="link.to"
-        class="flex items-center border-b-[3px] px-0.5 pt-[3px] text-[14px]"
+        class="flex items-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-sm:text-[13px]"
         :class="isOn(link.to) ? 'border-patina text-white' : 'border-transparent text-[#c6cac5] hover:text-white'"
         :aria-current="isOn(link.to) ? 'page' : undefined"
         >{{ link.name }}</NuxtLink
       >
     </nav>
-    <div class="ml-auto flex items-center gap-3 text-[13px]">
+    <div class="ml-auto flex items-center gap-3 max-sm:gap-2 text-[13px]">
       <button
-        class="whitespace-nowrap rounded-full border border-[#6f7a79] px-3 py-1 text-[#e9e6da] hover:border-white"
+        class="whitespace-nowrap rounded-full border border-[#6f7a79] px-3 max-sm:px-2 py-1 text-[#e9e6da] hover:border-white"
         @click="emit('find')"
       >
         Find <kbd class="figure ml-1 text-[#c6cac5] max-sm:hidden">/</kbd>

@@ -95,7 +95,7 @@ function keepRecovered(species: string, value: string): void {
       <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
     </template>
     <template v-else>
-      <div class="my-3 flex items-end gap-6">
+      <div class="my-3 flex items-end gap-x-6 gap-y-2 max-sm:flex-wrap">
         <button
           type="button"
           class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft"
