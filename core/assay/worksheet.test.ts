@@ -22,6 +22,24 @@ describe('computeWorksheet', () => {
     expect(summary!.mean).toBeCloseTo(14.846, 2)
     expect(summary!.standardDeviation!).toBeLessThan(0.02)
   })
+  it('counts once what all replicates share: more of them do not make a titrant better known', () => {
+    const row = { sample: '0.1100 g', volume: '20.15 mL' }
+    const soda = (n: number) =>
+      computeWorksheet({
+        ...newWorksheet('t', 'titration', {
+          equation: 'Na2CO3 + HCl -> NaCl + H2O + CO2',
+          titrant: 'HCl',
+          concentration: '0.100 ± 0.001 mol/L',
+          species: 'Na2CO3',
+          form: 'Na2CO3',
+        }),
+        rows: Array.from({ length: n }, () => row),
+      })
+    // One percent of 97 % stays 0.97, however often it is repeated.
+    expect(soda(1).byReadings!).toBeCloseTo(0.97, 1)
+    expect(soda(6).byReadings!).toBeCloseTo(0.97, 1)
+    expect(soda(6).mean!.value * 100).toBeCloseTo(soda(6).summary!.mean, 9)
+  })
   it('works the waters of copper sulfate out of the loss', () => {
     // 1.050 g lose 0.379 g: 21.04 mmol of water to 0.671 g ÷ 159.60 g/mol = 4.204 mmol: 5.00.
     const { values } = computeWorksheet({

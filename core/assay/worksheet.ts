@@ -1,5 +1,4 @@
-import type { Figure } from '#core/quantity'
-import { standardUncertainty } from '#core/quantity'
+import { exact, product, standardUncertainty, sum, type Figure } from '#core/quantity'
 import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
 import { backTitrationSheet } from './back-titration-sheet'
 import { compositionSheet } from './composition-sheet'
@@ -74,6 +73,10 @@ export interface WorksheetResult {
   /** One for each whole replicate, scaled as shown. */
   readonly values: readonly number[]
   readonly summary?: Replicates
+  /** The mean with where it comes from: what all replicates share, such as a titrant's strength, counts once. */
+  readonly mean?: Figure
+  /** Its standard uncertainty from readings and labels alone, scaled as shown. */
+  readonly byReadings?: number
   readonly outliers: readonly { readonly test: 'Dixon' | 'Grubbs'; readonly outlier: Outlier; readonly row: number }[]
   readonly findings: readonly Finding[]
   readonly choices: readonly Choices[]
@@ -143,15 +146,14 @@ function computeReplicates(
   const whole = rows.flatMap(({ figure }, i) => (figure ? [{ figure, cells: read[i]!.cells, row: i }] : []))
   const values = whole.map(({ figure }) => figure.value * scale)
   const summary = values.length > 0 ? summarise(values) : undefined
+  const mean = whole.length > 0 ? meanOf(whole.map(({ figure }) => figure)) : undefined
+  const byReadings = mean ? standardUncertainty(mean) * scale : 0
   const judged =
     summary &&
     made.judge?.({
       values,
       mean: summary.mean,
-      uncertainty: uncertaintyOf(
-        summary,
-        whole.map(({ figure }) => standardUncertainty(figure) * scale),
-      ),
+      uncertainty: Math.max(byReadings, byScatter(summary, values.length)),
       whole: whole.map(({ cells, row }) => ({ cells, row: row + 1 })),
     })
   const rowOf = (value: number): number => whole.find((_, i) => values[i] === value)?.row ?? 0
@@ -165,18 +167,30 @@ function computeReplicates(
     ...(made.factor && { factor: made.factor }),
     values,
     ...(summary && { summary }),
+    ...(mean && { mean, byReadings }),
     outliers: tests.flatMap(([test, outlier]) => (outlier ? [{ test, outlier, row: rowOf(outlier.value) }] : [])),
     findings: judged?.findings ?? [],
     choices: judged?.choices ?? [],
   }
 }
 
-/** Of the mean: what the scatter of the replicates says, but never less than one reading's share. */
-function uncertaintyOf({ standardDeviation }: Replicates, each: readonly number[]): number {
-  const byReading = Math.hypot(...each) / each.length
-  const byScatter = standardDeviation === undefined ? 0 : standardDeviation / Math.sqrt(each.length)
-  return Math.max(byReading, byScatter)
-}
+const meanOf = (figures: readonly Figure[]): Figure =>
+  figures.length === 1
+    ? figures[0]!
+    : product(
+        `mean of ${figures.length} replicates`,
+        figures[0]!.kind,
+        [
+          sum(
+            'sum of the replicates',
+            figures.map(figure => [1, figure] as const),
+          ),
+        ],
+        [exact(figures.length, 'number', 'replicates')],
+      )
+
+/** Of the mean, from the scatter; none for a single value. */
+const byScatter = ({ standardDeviation = 0 }: Replicates, n: number): number => standardDeviation / Math.sqrt(n)
 
 /** A fresh worksheet with three empty rows, or none where a file is read. */
 export const newWorksheet = (

@@ -15,12 +15,13 @@ const LEAST_SPREAD = 0.005
 /** The purities that titrations, gravimetric assays and losses on heating of a batch give its product; others say nothing of it. */
 export function assayEvidence(product: Formula, assays: readonly Worksheet[]): AssayEvidence[] {
   return assays.flatMap((sheet): AssayEvidence[] => {
-    const { summary } = computeWorksheet(sheet)
-    if (summary && sheet.kind === 'hydrate') return byWater(sheet, product, summary.mean, summary.confidence95)
+    const { summary, byReadings = 0 } = computeWorksheet(sheet)
+    const reach = Math.max(summary?.confidence95 ?? 0, 2 * byReadings)
+    if (summary && sheet.kind === 'hydrate') return byWater(sheet, product, summary.mean, reach)
     const factor = summary && factorFor(sheet, product)
     if (!summary || factor === undefined) return []
     const purity = (summary.mean / 100) * factor
-    const spread = Math.max((summary.confidence95 ?? 0) / summary.mean, LEAST_SPREAD) * purity
+    const spread = Math.max(reach / summary.mean, LEAST_SPREAD) * purity
     return [{ purity, spread, name: sheet.name }]
   })
 }
@@ -28,7 +29,7 @@ export function assayEvidence(product: Formula, assays: readonly Worksheet[]): A
 const WATER = 18.015
 
 /** What was left after heating, as the product: it holds M(product)/(M(salt) + n·M(H2O)) of the named form where n waters were found. */
-function byWater({ given, name }: Worksheet, product: Formula, waters: number, confidence = 0): AssayEvidence[] {
+function byWater({ given, name }: Worksheet, product: Formula, waters: number, confidence: number): AssayEvidence[] {
   const salt = parseFormula(given.salt ?? '')
   const relation = salt.ok ? relate(product, salt.value) : undefined
   if (!salt.ok || relation?.units !== 1) return []

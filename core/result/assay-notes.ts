@@ -45,12 +45,12 @@ const NEAR = 0.005
 
 function againstFormula(setting: AssaySetting): MarginNote[] {
   const expected = expectedOf(setting)
-  const { summary } = setting.result
+  const { summary, byReadings = 0 } = setting.result
   if (expected === undefined || !summary) return []
   const off = summary.mean - expected
   return [
     {
-      tone: Math.abs(off) > Math.max(summary.confidence95 ?? 0, NEAR * expected) ? 'caution' : 'info',
+      tone: Math.abs(off) > Math.max(summary.confidence95 ?? 0, 2 * byReadings, NEAR * expected) ? 'caution' : 'info',
       tag: 'Against the formula',
       text: `{${setting.product!.text}} holds ${expected.toFixed(2)} %. The mean is ${off.toFixed(2).replace('-', '−')} percentage points off.`,
     },

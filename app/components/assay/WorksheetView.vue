@@ -63,7 +63,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     </button>
   </div>
   <section v-if="hasResult" class="mt-4" aria-label="Result">
-    <ReplicateResult :result="result" :show="show" :expected="expected" />
+    <ReplicateResult :result="result" :show="show" :expected="expected" @working="shown = $event" />
     <p v-if="result.headline" class="text-[18px]" data-testid="headline"><RichText :text="result.headline" /></p>
     <WashPlot v-if="result.washes" :washes="result.washes" />
     <slot />
