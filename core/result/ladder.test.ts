@@ -45,7 +45,7 @@ describe('relativesOf', () => {
   })
 })
 
-describe('ladderOf', () => {
+describe('ladderOf', { timeout: 60_000 }, () => {
   it('says the yield of a basic salt on the metal', () => {
     /* 33.10 g where 31.25 g of pentahydrate were possible, 0.1252 mol of copper. As CuSO4·3Cu(OH)2 (452.3 g/mol, four copper) 14.16 g at most: 234 %. */
     const basic = rung('copper sulfate damp', 'CuSO4·3Cu(OH)2')!

@@ -19,7 +19,7 @@ const ledger = (name: string, weighed?: string[]) => {
   return ledgerOf(actual.value, judged.facts)
 }
 
-describe('ledgerOf', () => {
+describe('ledgerOf', { timeout: 60_000 }, () => {
   it('books zinc as on paper', () => {
     /* 0.132 mol of acid, 5 % more zinc: 0.1386 mol in; 0.0066 mol are filtered off. 18.20 g of heptahydrate (287.6 g/mol) are
        0.0633 mol in crystals; of sulfur 0.132 mol went in and the same 0.0633 mol came out as crystals. */
