@@ -79,8 +79,8 @@ export const zincByEdta: Worksheet = {
   },
   rows: [
     { sample: '0.1147 g', volume: '39.86 mL', blank: '0.03 mL' },
-    { sample: '0.1092 g', volume: '37.95 mL', blank: '0.03 mL' },
-    { sample: '0.1158 g', volume: '40.24 mL', blank: '0.03 mL' },
+    { sample: '0.1092 g', volume: '37.93 mL', blank: '0.03 mL' },
+    { sample: '0.1158 g', volume: '40.25 mL', blank: '0.03 mL' },
   ],
 }
 

@@ -36,7 +36,7 @@ export function asEachForm(species: Formula, taken: Formula, { mean, uncertainty
       .map(({ form, percent }) => {
         const over = percent - 100 > Math.max(2 * uncertainty, 0.3)
         return {
-          cells: [`{${form.text}}`, percent.toFixed(2), over ? 'cannot be: over 100 %' : percent > 98 ? 'fits' : ''],
+          cells: [`{${form.text}}`, percent.toFixed(2), over ? 'cannot be: over 100 %' : ''],
           fits: !over && percent > 98,
         }
       }),

@@ -13,7 +13,7 @@ export const titrationSheet: SheetKind = {
       { key: 'titrant', label: 'Titrant', what: 'formula', example: 'HCl' },
       {
         key: 'concentration',
-        label: 'Its strength',
+        label: 'Strength of the titrant',
         what: 'quantity',
         kinds: ['concentration'],
         example: '0.1000 mol/L',
