@@ -73,13 +73,18 @@ describe('explainYield', { timeout: 60_000 }, () => {
     expect(sulfate.most).toBeCloseTo(4.36, 1)
     expect(sulfate.suffices).toBe('alone')
     expect(sulfate.speaksFor).toContain('The wash was skipped.')
-    for (const one of planted)
-      for (const { needs, settle, suffices, most } of judge(one).explanations) {
+    for (const one of planted) {
+      const gap = Math.abs(judge(one).difference.value)
+      for (const { cause: code, needs, settle, suffices, most } of judge(one).explanations) {
         expect(needs.length).toBeGreaterThan(10)
         expect(settle.length).toBeGreaterThan(10)
         if (most !== undefined) expect(most).toBeGreaterThanOrEqual(0)
+        // What is said to suffice alone must be able to, by its own most.
+        if (suffices === 'alone' && most !== undefined && code !== 'other salt')
+          expect(most).toBeGreaterThanOrEqual(gap - 1e-9)
         expect(['alone', 'not alone', 'not known']).toContain(suffices)
       }
+    }
   })
 
   it('has nothing to explain where the yield is what was expected', () => {
