@@ -203,3 +203,29 @@ test('a worksheet stands alone, is kept, and goes to a batch', async ({ page, re
   await page.getByRole('button', { name: 'Write it into the journal' }).click()
   await expect(page.getByRole('button', { name: 'In the journal' })).toBeDisabled()
 })
+
+test('a worksheet typed while the database is away is kept, and one deleted elsewhere is begun anew', async ({
+  page,
+  request,
+}) => {
+  await page.route('**/api/assays', route => route.abort())
+  await page.goto('/assays')
+  await expect(page.getByText('The database is away; trying again.')).toBeVisible()
+  await page.getByRole('button', { name: 'Washes' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('Kept through the outage')
+  await page.unroute('**/api/assays')
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 15_000 })
+  const stored = async () =>
+    ((await (await request.get('/api/assays')).json()) as { worksheet: { id: string; name: string } }[]).find(
+      ({ worksheet }) => worksheet.name.startsWith('Kept through'),
+    )
+  const { id } = (await stored())!.worksheet
+  await page.reload()
+  await page.getByRole('button', { name: 'Kept through the outage' }).click()
+  expect((await request.delete(`/api/assays/${id}`)).status()).toBe(204)
+  await page.getByLabel('Name', { exact: true }).fill('Kept through the outage and the deletion')
+  await expect.poll(async () => (await stored())?.worksheet.name).toBe('Kept through the outage and the deletion')
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Delete this worksheet' }).click()
+  await expect.poll(async () => (await stored()) === undefined).toBe(true)
+})

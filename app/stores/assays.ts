@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
+import { changesBetween } from '#core/document'
 import { useHistory } from '~/composables/useHistory'
 import { useLabStore } from './lab'
 
@@ -28,28 +29,29 @@ export const useAssaysStore = defineStore('assays', () => {
   const isLoaded = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
 
+  /** Asks the server; what is typed meanwhile, or was kept on the device, stands before what it answers. */
   async function open(): Promise<void> {
-    const draft = readDraft()
+    const kept = readDraft()
+    if (kept) base.value = byId(kept.base)
+    if (!history.current.value) history.start(kept?.sheets ?? [])
     try {
       const stored = await $fetch<Stored[]>('/api/assays')
-      const known = draft ? draft.base : stored
-      base.value = new Map(known.map(one => [one.worksheet.id, one]))
-      const kept = draft?.sheets ?? []
-      const added = stored.filter(({ worksheet }) => !base.value.has(worksheet.id)).map(({ worksheet }) => worksheet)
-      history.start(draft ? [...kept, ...added] : stored.map(({ worksheet }) => worksheet))
-      for (const one of stored) if (!base.value.has(one.worksheet.id)) base.value = withOne(base.value, one)
+      const draft = readDraft()
+      const known = draft ? byId(draft.base) : byId(stored)
+      const added = stored.filter(({ worksheet }) => !known.has(worksheet.id))
+      base.value = byId([...known.values(), ...added])
+      history.start([...(draft ? draft.sheets : stored.map(({ worksheet }) => worksheet)), ...added.map(worksheetOf)])
       isLoaded.value = true
       saving.value = 'saved'
       if (draft) schedule()
     } catch {
       saving.value = 'away'
-      if (draft && !history.current.value) history.start(draft.sheets)
       timer = setTimeout(open, RETRY)
     }
   }
 
   function change(make: (sheets: readonly Worksheet[]) => readonly Worksheet[], key: string): void {
-    if (!isLoaded.value) return
+    if (!history.current.value) return
     history.push(make(sheets.value), key)
     schedule()
   }
@@ -65,7 +67,8 @@ export const useAssaysStore = defineStore('assays', () => {
       DRAFT,
       JSON.stringify({ sheets: sheets.value, base: [...base.value.values()] } satisfies Draft),
     )
-    if (saving.value === 'conflict') return
+    // What the server has is not known yet: it is asked on, and what is typed goes out after that.
+    if (saving.value === 'conflict' || !isLoaded.value) return
     clearTimeout(timer)
     saving.value = 'typing'
     timer = setTimeout(save, PAUSE)
@@ -74,11 +77,13 @@ export const useAssaysStore = defineStore('assays', () => {
   /** Sends what differs from the server's, one worksheet after the other. */
   async function save(): Promise<void> {
     const sent = sheets.value
+    let at = ''
     saving.value = 'saving'
     try {
       for (const worksheet of sent) {
         const before = base.value.get(worksheet.id)
-        if (before && JSON.stringify(before.worksheet) === JSON.stringify(worksheet)) continue
+        if (before && changesBetween(before.worksheet, worksheet).length === 0) continue
+        at = worksheet.id
         const { version } = await $fetch<{ version: number }>('/api/assays', {
           method: 'PUT',
           body: { version: before?.version ?? 0, worksheet, by: lab.personId },
@@ -94,9 +99,13 @@ export const useAssaysStore = defineStore('assays', () => {
       localStorage.removeItem(DRAFT)
     } catch (error) {
       const { statusCode, data } = error as { statusCode?: number; data?: { current?: Stored } }
-      if (statusCode === 409) {
-        conflict.value = data?.current
+      if (statusCode === 409 && data?.current) {
+        conflict.value = data.current
         saving.value = 'conflict'
+      } else if (statusCode === 409) {
+        // Deleted from somewhere else and still wanted here: it is begun anew.
+        base.value = new Map([...base.value].filter(([known]) => known !== at))
+        schedule()
       } else if (statusCode !== undefined && statusCode >= 400 && statusCode < 500) saving.value = 'unreadable'
       else {
         saving.value = 'away'
@@ -145,6 +154,8 @@ export const useAssaysStore = defineStore('assays', () => {
   }
 })
 
+const worksheetOf = ({ worksheet }: Stored): Worksheet => worksheet
+const byId = (all: readonly Stored[]): ReadonlyMap<string, Stored> => new Map(all.map(one => [one.worksheet.id, one]))
 const withOne = (all: ReadonlyMap<string, Stored>, one: Stored): ReadonlyMap<string, Stored> =>
   new Map([...all, [one.worksheet.id, one]])
 

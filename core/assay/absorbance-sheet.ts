@@ -13,7 +13,7 @@ export const absorbanceShape: Shape = {
   columns: [
     { key: 'label', label: 'Name', kinds: [], optional: true },
     { key: 'concentration', label: 'Concentration', kinds: ['concentration', 'mass per volume'], optional: true },
-    { key: 'dilution', label: 'Diluted, times', kinds: ['number'], optional: true },
+    { key: 'dilution', label: 'Diluted, times', kinds: ['number'], optional: true, nonZero: true },
   ],
   result: 'Concentration',
   unit: { scale: 1, text: '' },
@@ -134,20 +134,26 @@ export function judgeAbsorbance(
 }
 
 function readSamples({ line, samples, wavelength }: Calibration, rows: readonly Row[]): SampleReading[] {
-  const names = [...new Set(samples.map(({ name }) => name))]
-  return names.flatMap(name => {
-    const mine = samples.filter(one => one.name === name)
-    const mean = mine.reduce((sum, { y }) => sum + y, 0) / mine.length
-    const read = readBack(line, mean, mine.length)
+  const dilutionOf = (row: number): number => rows[row]!.cells.dilution?.value ?? 1
+  const groups = new Map<string, { name: string; dilution: number; ys: number[] }>()
+  for (const { name, row, y } of samples) {
+    const dilution = dilutionOf(row)
+    // Repeats are read as one mean only where they were diluted alike.
+    const others = samples.some(one => one.name === name && dilutionOf(one.row) !== dilution)
+    const shown = others ? `${name}, diluted ${dilution} times` : name
+    const group = groups.get(shown) ?? { name: shown, dilution, ys: [] }
+    groups.set(shown, { ...group, ys: [...group.ys, y] })
+  }
+  return [...groups.values()].flatMap(({ name, dilution, ys }) => {
+    const read = readBack(line, ys.reduce((sum, y) => sum + y, 0) / ys.length, ys.length)
     if (!read) return []
-    const dilution = rows[mine[0]!.row]!.cells.dilution?.value || 1
     return [
       {
         name,
         wavelength,
         concentration: read.x * dilution,
         uncertainty: read.uncertainty * dilution,
-        repeats: mine.length,
+        repeats: ys.length,
         outside: read.x < line.from || read.x > line.to,
       },
     ]

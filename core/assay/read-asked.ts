@@ -58,7 +58,7 @@ export function readRow(
 ): { cells: Record<string, Figure>; problems: FieldProblem[] } {
   const cells: Record<string, Figure> = {}
   const problems: FieldProblem[] = []
-  for (const { key, label, kinds, negative } of columns) {
+  for (const { key, label, kinds, negative, nonZero } of columns) {
     const text = row[key] ?? ''
     if (text.trim() === '' || kinds.length === 0) continue
     const name = label.toLowerCase()
@@ -66,7 +66,7 @@ export function readRow(
       kinds,
       name,
       source: `${name}, row ${number}`,
-      zero: true,
+      zero: !nonZero,
       ...(negative && { negative }),
     })
     if (read.ok) cells[key] = read.value

@@ -274,6 +274,19 @@ describe('absorbance', () => {
     )
     expect(mixed.findings[0]!.tag).toBe('Two units')
   })
+  it('reads repeats apart that were diluted differently, and refuses a dilution of nothing', () => {
+    /* 0.300 is 0.0250 mol/L: ten times 0.250. 0.120 is 0.0100: twenty-five times the same. */
+    const row = (dilution: string, a1: string, a2: string) => ({ label: 'L', dilution, a1, a2 })
+    const { absorbance } = computeWorksheet(
+      sheet('absorbance', given, ...standards, row('10', '0.300', '0.0805'), row('25', '0.120', '0.0325')),
+    )
+    const [ten, more] = absorbance!.readings
+    expect([ten!.name, more!.name]).toEqual(['L, diluted 10 times', 'L, diluted 25 times'])
+    expect(ten!.concentration).toBeCloseTo(0.25, 2)
+    expect(more!.concentration).toBeCloseTo(0.25, 2)
+    const none = computeWorksheet(sheet('absorbance', given, ...standards, row('0', '0.3', '0.08')))
+    expect(none.rows.at(-1)!.problems[0]!.key).toBe('dilution')
+  })
   it('has a column for each wavelength', () => {
     expect(
       columnsOf(sheet('absorbance', given))
@@ -296,6 +309,14 @@ describe('washes', () => {
     expect(washes('pH', '1.8', '2.6', '3.9').isSteady).toBe(false)
     expect(washes('pH', '3.9', '4.0').findings.some(({ tag }) => tag === 'Not neutral')).toBe(true)
     expect(washes('pH', '5.4', '5.5').findings.map(({ tag }) => tag)).toEqual(['Washed', 'So far'])
+  })
+  it('judges nothing by readings in two units, or by a limit of the wrong kind', () => {
+    expect(washes('acid or base (titrant used)', '3.2 mL', '1.1').findings[0]!.tag).toBe('Two units')
+    const within = (what: string, limit: string) =>
+      computeWorksheet(sheet('washes', { what, within: limit }, { reading: '5.4' }, { reading: '5.5' })).washes!
+    expect(within('pH', '5 %').findings[0]!.tag).toBe('What is no change')
+    expect(within('conductivity', '5').findings[0]!.tag).toBe('What is no change')
+    expect(within('pH', '0.05')).toMatchObject({ isSteady: false })
   })
   it('does not guess where the readings jump', () => {
     expect(washes('conductivity', '300', '200', '260').more).toBeUndefined()

@@ -1,3 +1,4 @@
+import type { Figure } from '#core/quantity'
 import type { Cells, Finding, Shape } from './worksheet-kind'
 
 export const washesShape: Shape = {
@@ -48,16 +49,18 @@ export interface WashState {
  * Judges the readings of successive washes. A wash that takes out a steady share makes each change q times the one before, and what is left to change
  * Δ·q/(1 − q) (the geometric series behind the washing rule); told as an estimate.
  */
-export function judgeWashes(what: string | undefined, within: number | undefined, rows: readonly Cells[]): WashState {
+export function judgeWashes(what: string | undefined, within: Figure | undefined, rows: readonly Cells[]): WashState {
   const readings = rows.flatMap(({ reading }) => (reading ? [reading.value] : []))
   const changes = readings.slice(1).map((value, i) => value - readings[i]!)
   const isPh = what === 'pH'
-  const tolerance = within ?? (isPh ? STEADY.pH : STEADY.other)
+  const refused = misread(isPh, within, rows)
+  if (refused) return { readings, changes, isSteady: false, findings: [refused] }
+  const tolerance = within?.value ?? (isPh ? STEADY.pH : STEADY.other)
   const limit = isPh ? tolerance : tolerance * Math.max(Math.abs(readings[0] ?? 0), 1e-12)
   const last = changes.at(-1)
   const isSteady = last !== undefined && Math.abs(last) <= limit + 1e-12
   const more = isSteady ? 0 : portionsLeft(changes, limit)
-  const litres = rows.reduce((sum, { portion }) => sum + (portion?.value ?? 0), 0)
+  const millilitres = rows.reduce((sum, { portion }) => sum + (portion?.value ?? 0), 0)
   const words = readings.length < 2 ? undefined : isSteady ? 'no longer changes' : 'still changes'
   return {
     readings,
@@ -77,18 +80,36 @@ export function judgeWashes(what: string | undefined, within: number | undefined
           ]
         : []),
       ...litmus(isPh, isSteady, readings.at(-1)),
-      ...(litres > 0
+      ...(millilitres > 0
         ? [
             {
               tone: 'info' as const,
               tag: 'So far',
-              text: `${litres.toFixed(1)}\u202fmL of wash went through; what the product lost to it is on Crystals.`,
+              text: `${millilitres.toFixed(1)}\u202fmL of wash went through; what the product lost to it is on Crystals.`,
             },
           ]
         : []),
     ],
     ...(words && { headline: `${readings.length} portions, last reading ${readings.at(-1)}, ${words}` }),
   }
+}
+
+/** Readings in two units, or a limit of the wrong kind, say nothing: a share of a pH is none, and 5 is not 5 %. */
+function misread(isPh: boolean, within: Figure | undefined, rows: readonly Cells[]): Finding | undefined {
+  const kinds = new Set(rows.flatMap(({ reading }) => (reading ? [reading.kind] : [])))
+  if (kinds.size > 1)
+    return {
+      tone: 'caution',
+      tag: 'Two units',
+      text: 'Some readings are volumes, some bare numbers: give them all alike.',
+    }
+  if (within && (within.kind === 'mass fraction') === isPh)
+    return {
+      tone: 'caution',
+      tag: 'What is no change',
+      text: isPh ? 'For pH give a difference, such as 0.2.' : 'Give a share of the first reading, such as 5 %.',
+    }
+  return undefined
 }
 
 function portionsLeft(changes: readonly number[], limit: number): number | undefined {

@@ -37,6 +37,8 @@ export interface Column {
   readonly kinds: readonly Kind[]
   readonly optional?: true
   readonly negative?: true
+  /** Zero would mean nothing here. */
+  readonly nonZero?: true
 }
 export interface Asked {
   readonly key: string

@@ -110,7 +110,7 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
   }
   if (sheet.kind === 'washes') {
     const rows = read.map(({ cells }) => cells)
-    const washes = judgeWashes(values.texts.what, values.figures.within?.value, rows)
+    const washes = judgeWashes(values.texts.what, values.figures.within, rows)
     return { ...base, washes, findings: washes.findings, ...(washes.headline && { headline: washes.headline }) }
   }
   const curve = sheet.kind === 'thermogram' ? judgeThermogram(sheet.given, sheet.curve) : judgeSpectrum(sheet.curve)

@@ -60,9 +60,10 @@ export function judgeBatch(
   const sheet = actual.value.stages[at]!
   const mass = productMass(lines, stage.id)
   const unread = charged.unread.filter(one => one.stage === stage.id).map(({ species }) => species)
-  const recovered = recoveredOf(sheet, lines)
-  const used = shareUsed(sheet, recovered)
+  const used = shareUsed(sheet, recoveredOf(sheet, lines))
   const settled = settle(sheet, used)
+  // Where the limiting reagent came back, more of the others should as well.
+  const recovered = recoveredOf(settled, lines)
   return ok({
     sheet,
     unread,

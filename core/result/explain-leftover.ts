@@ -1,4 +1,4 @@
-import { standardUncertainty, type Figure } from '#core/quantity'
+import { difference, standardUncertainty, type Figure } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import { grams, percentText } from './cause'
 import type { Recovered } from './recovered'
@@ -27,26 +27,33 @@ export const judgeLeftovers = (sheet: StageSheet, recovered: readonly Recovered[
   recovered.filter(({ limits }) => !limits).map(one => judge(sheet, one))
 
 function judge(sheet: StageSheet, { species, found, should }: Recovered): LeftoverJudgement {
-  const difference = found.value - should.value
-  const spread = Math.hypot(standardUncertainty(found), standardUncertainty(should))
+  const off = difference(`{${species}} that came back, less what should`, found, should)
+  const spread = standardUncertainty(off)
   const allowance = Math.max(2 * spread, STICKS * should.value)
-  const kind = Math.abs(difference) <= allowance ? 'as it should be' : difference < 0 ? 'too little' : 'too much'
+  const kind = Math.abs(off.value) <= allowance ? 'as it should be' : off.value < 0 ? 'too little' : 'too much'
   const line = sheet.reagents.find(one => one.species === species)!
   const consumed = line.consumed.value
   // Grams of it to a mole, from the sheet's own two figures of what is left.
   const perMole = line.leftover.amount.value > 1e-12 ? line.leftover.mass.value / line.leftover.amount.value : 0
-  const share = perMole > 0 && consumed > 0 ? Math.abs(difference) / perMole / consumed : undefined
-  return { species, found, should, kind, difference, causes: causesFor(kind, sheet, species, difference, share) }
+  const share = perMole > 0 && consumed > 0 ? Math.abs(off.value) / perMole / consumed : undefined
+  return {
+    species,
+    found,
+    should,
+    kind,
+    difference: off.value,
+    causes: causesFor(kind, sheet, species, off.value, share),
+  }
 }
 
 function causesFor(
   kind: LeftoverJudgement['kind'],
   { limiting }: StageSheet,
   species: string,
-  difference: number,
+  apart: number,
   share: number | undefined,
 ): LeftoverCause[] {
-  const off = grams(Math.abs(difference))
+  const off = grams(Math.abs(apart))
   const partner = limiting[0]
   const more = share === undefined ? undefined : percentText(share)
   if (kind === 'too little')

@@ -28,10 +28,11 @@ export function otherSaltsIn(pot: PotState, product: Formula, own: readonly Curv
     amounts.set(ion, (amounts.get(ion) ?? 0) + moles)
   }
   if (amounts.size < 3) return []
+  const curves = [...own, ...shippedCurves()]
   const order = arrivals(pot, HOT, COLD, own)
-  const place = (salt: Formula): number => order.findIndex(({ form }) => isFormOf(form, salt))
-  const productAt = order.findIndex(({ form }) => isFormOf(form, product))
-  return [...own, ...shippedCurves()].flatMap(({ salt, phases }): OtherSalt[] => {
+  const place = (salt: Formula): number => order.findIndex(({ form }) => isFormOf(form, salt, curves))
+  const productAt = place(product)
+  return curves.flatMap(({ salt, phases }): OtherSalt[] => {
     if (relate(salt, product) || relate(product, salt)) return []
     const ions = ionsOf(salt)
     if (!ions?.every(({ text }) => amounts.has(text))) return []
@@ -50,7 +51,7 @@ export function otherSaltsIn(pot: PotState, product: Formula, own: readonly Curv
   })
 }
 
-function isFormOf(text: string, salt: Formula): boolean {
-  const curve = shippedCurves().find(({ phases }) => phases.some(({ form }) => form.text === text))
+function isFormOf(text: string, salt: Formula, curves: readonly Curve[]): boolean {
+  const curve = curves.find(({ phases }) => phases.some(({ form }) => form.text === text))
   return curve ? relate(salt, curve.salt) !== undefined : text === salt.text
 }

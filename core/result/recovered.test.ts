@@ -79,6 +79,22 @@ describe('recovered reagents', () => {
     expect(found!.causes[0]!.title).toContain('side reaction')
     expect(found!.causes[1]!.needs).toMatch(/By (3\.9|4\.0|4\.1)/)
   })
+  it('expects more of an excess where the limiting reagent came back too', () => {
+    /* Calcium carbonate 10.00 g, 99.91 mmol, limits; oxalic acid of 12.60 g holds 139.9 mmol, 40.0 too much: 3.60 g. With 1.00 g of carbonate back, 9.99 mmol, 0.90 g more. */
+    const stage: StagePlan = {
+      id: 's1',
+      equation: 'CaCO3 + H2C2O4 -> CaC2O4 + H2O + CO2',
+      reagents: [
+        { species: 'CaCO3', supply: { kind: 'solid' }, charge: { mass: '10.00 g' } },
+        { species: 'H2C2O4', supply: { kind: 'solid' }, charge: { mass: '12.60 g' } },
+      ],
+      product: { species: 'CaC2O4', form: 'CaC2O4·H2O' },
+    }
+    const alone = judge(stage, { H2C2O4: '3.60 g' })
+    expect(judgeLeftovers(alone.settled, alone.recovered)[0]).toMatchObject({ kind: 'as it should be' })
+    const both = judge(stage, { CaCO3: '1.00 g', H2C2O4: '4.50 g' })
+    expect(judgeLeftovers(both.settled, both.recovered)[0]).toMatchObject({ kind: 'as it should be' })
+  })
   it('explains too much, and leaves the limiting reagent to the yield', () => {
     const { sheet, recovered } = judge(zinc, { Zn: '2.00 g' })
     const [found] = judgeLeftovers(sheet, recovered)

@@ -153,8 +153,7 @@ function oxidants(left: readonly Left[]): Treatment[] {
 
 function acidOrBase(all: readonly Left[]): Treatment[] {
   const left = netOf(all)
-  const both = left.some(({ formula }) => acidRow(formula)) && all.some(({ formula }) => baseRow(formula))
-  const taken = both || (left.some(({ formula }) => baseRow(formula)) && all.some(({ formula }) => acidRow(formula)))
+  const taken = all.some(({ formula }) => acidRow(formula)) && all.some(({ formula }) => baseRow(formula))
   const treat = (
     of: (formula: Formula) => TreatedRow | undefined,
     told: Pick<Treatment, 'reagent' | 'how' | 'sign' | 'cautions'>,

@@ -137,7 +137,7 @@ function keepRecovered(species: string, value: string): void {
         <FormLadder :rungs="verdict.rungs" @working="show($event.percent)" />
         <p v-if="verdict.rungs.length < 2" class="small mt-1">The table knows no other form of this product.</p>
         <WhyPanel :verdict="verdict" @working="show(verdict.difference)" />
-        <LeftoverPanel :leftovers="verdict.leftovers" />
+        <LeftoverPanel :leftovers="verdict.leftovers" @working="show" />
         <MatterLedger v-if="verdict.ledger.length > 0" :rows="verdict.ledger" @working="show" />
       </template>
       <ChargedTable :actual="actual" @working="show" @recovered="keepRecovered" />
