@@ -28,7 +28,7 @@ const clock = 'The core has no clock: take the time as an argument.'
 export default [
   ...Object.entries(core).map(([name, may]) => ({
     files: [`core/${name}/**/*.ts`],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', '**/fixtures/**'],
     rules: {
       'no-restricted-imports': only(
         `(\\./[\\w-]+|#core/(${may.join('|') || '-'})|${(packages[name] ?? ['-']).join('|')})$`,

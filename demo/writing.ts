@@ -26,7 +26,13 @@ export function withProcedures(document: BatchDocument): BatchDocument {
   if (!read.ok || !computed.ok) throw new Error(`The demo plan “${document.title}” does not read.`)
   const procedures = computed.value.stages.map((sheet, i) => ({
     stage: sheet.id,
-    steps: [...proposedFor(read.value, sheet, i, document.plan.stages[i]!.crystals?.moves)],
+    steps: [
+      ...proposedFor(
+        { stage: read.value.stages[i]!, room: read.value.room },
+        sheet,
+        document.plan.stages[i]!.crystals?.moves,
+      ),
+    ],
   }))
   return { ...document, procedures }
 }

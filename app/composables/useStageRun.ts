@@ -4,21 +4,19 @@ import { proposedFor } from '#core/result'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore, type NewEntry } from '~/stores/journal'
 import { useLabStore } from '~/stores/lab'
-import { useLibraryStore } from '~/stores/library'
 import { localCalendar } from '~/utils/calendar'
 
 /** The run of the stage at hand: its procedure, how far it is, when the rest is planned, and how a step is recorded. */
 export function useStageRun() {
   const batch = useBatchStore()
   const journal = useJournalStore()
-  const library = useLibraryStore()
   const lab = useLabStore()
 
   const stageId = computed(() => batch.stage?.id ?? '')
   const saved = computed(() => batch.document?.procedures?.find(({ stage }) => stage === stageId.value)?.steps)
   const proposed = computed((): readonly Step[] => {
-    if (!batch.read?.ok || !batch.stageSheet) return []
-    return proposedFor(batch.read.value, batch.stageSheet, batch.stageAt, batch.stage?.crystals?.moves, library.curves)
+    if (!batch.setting || !batch.stageSheet) return []
+    return proposedFor(batch.setting, batch.stageSheet, batch.stage?.crystals?.moves)
   })
   const procedure = computed(() => saved.value ?? proposed.value)
   const run = computed(() => runOf(procedure.value, journal.lines, stageId.value))

@@ -2,7 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
 import type { BatchDocument, Change } from '#core/document'
-import { computeReadPlan, explainPlan, readPlan, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
+import { fail, ok } from '#core/problem'
+import { computeReadPlan, explainPlan, readAsFar, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
 import type { Plan } from '#core/sheet'
 import { useHistory } from '~/composables/useHistory'
@@ -43,7 +44,13 @@ export const useBatchStore = defineStore('batch', () => {
   const stages = computed(() => document.value?.plan.stages ?? [])
   const stage = computed(() => stages.value.find(({ id }) => id === stageId.value) ?? stages.value.at(-1))
   const stageAt = computed(() => (stage.value ? stages.value.indexOf(stage.value) : -1))
-  const read = computed(() => document.value && readPlan(document.value.plan, library.substances))
+  /** The plan as far as it reads; `read` is the whole of it, or its first problem. */
+  const reading = computed(() => document.value && readAsFar(document.value.plan, library.substances))
+  const read = computed(() => {
+    if (!reading.value) return undefined
+    const [first] = reading.value.problems
+    return first ? fail(first) : ok(reading.value.plan)
+  })
   /** What earlier stages really gave: what follows uses that. */
   const weighed = computed(
     () =>
@@ -54,24 +61,32 @@ export const useBatchStore = defineStore('batch', () => {
         }),
       ),
   )
-  const computedPlan = computed(() => (read.value?.ok ? computeReadPlan(read.value.value, weighed.value) : undefined))
-  const stageSheet = computed(() => sheet.value?.stages[stageAt.value])
-  const readStage = computed(() => (read.value?.ok ? read.value.value.stages[stageAt.value] : undefined))
-  const room = computed(() => (read.value?.ok ? read.value.value.room : undefined))
+  const computedPlan = computed(() => {
+    if (!reading.value || reading.value.plan.stages.length === 0) return undefined
+    return computeReadPlan(reading.value.plan, weighed.value)
+  })
+  const sheets = computed(() => (computedPlan.value?.ok ? computedPlan.value.value.stages : []))
+  const stageSheet = computed(() => sheets.value.find(({ id }) => id === stage.value?.id))
+  const readStage = computed(() => reading.value?.plan.stages.find(({ id }) => id === stage.value?.id))
+  const room = computed(() => reading.value?.plan.room)
   const setting = computed(() =>
     readStage.value && room.value ? { stage: readStage.value, room: room.value, curves: library.curves } : undefined,
   )
-  const sheet = computed(() => (computedPlan.value?.ok ? computedPlan.value.value : undefined))
-  const problem = computed((): PlanProblem | undefined => {
-    if (read.value && !read.value.ok) return read.value.problem
-    return computedPlan.value && !computedPlan.value.ok ? computedPlan.value.problem : undefined
+  /** The whole plan's figures; undefined as long as a stage is missing in them. */
+  const sheet = computed(() => (reading.value?.whole && computedPlan.value?.ok ? computedPlan.value.value : undefined))
+  /** Every problem of the plan, in its order; what nothing scales is told once all stages read. */
+  const problems = computed((): readonly PlanProblem[] => {
+    if (!reading.value) return []
+    const unscaled =
+      reading.value.whole && computedPlan.value && !computedPlan.value.ok ? [computedPlan.value.problem] : []
+    return [...reading.value.problems, ...unscaled]
   })
 
   /** The problem of one field, by its place in the plan. */
   function problemAt(...path: (string | number)[]) {
-    const found = problem.value
-    if (!found || found.path.join('.') !== path.join('.')) return undefined
-    return { span: spanOf(found), ...explainPlan(found) }
+    const place = path.join('.')
+    const found = problems.value.find(one => one.path.join('.') === place)
+    return found && { span: spanOf(found), ...explainPlan(found) }
   }
 
   async function open(wanted: string): Promise<void> {
@@ -85,9 +100,13 @@ export const useBatchStore = defineStore('batch', () => {
       const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`)
       if (code.value !== wanted) return
       version.value = draft ? draft.version : stored.version
-      history.start(draft ? draft.document : stored.document)
+      history.start(stored.document)
       saving.value = 'saved'
-      if (draft) schedule()
+      // What was typed and not saved comes back as a step that can be undone.
+      if (draft) {
+        history.push(draft.document, 'draft')
+        schedule()
+      }
     } catch (error) {
       if (code.value !== wanted) return
       if ((error as { statusCode?: number }).statusCode === 404) {
@@ -244,7 +263,8 @@ export const useBatchStore = defineStore('batch', () => {
     setting,
     read,
     sheet,
-    problem,
+    sheets,
+    problems,
     problemAt,
     saving,
     conflict,

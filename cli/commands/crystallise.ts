@@ -57,12 +57,13 @@ function potOf(question: Question): Checked<PotState, CommandError> {
   return ok(pot)
 }
 
-const toldOf = ({ celsius, water, dissolved, solid, estimated }: Told) => ({
+const toldOf = ({ celsius, water, dissolved, solid, estimated, dry }: Told) => ({
   temperature: celsius,
   water,
   dissolved,
   solid,
   estimated,
+  ...(dry && { dry }),
 })
 
 function answer(question: Question): Answer {
@@ -103,6 +104,7 @@ export const crystallise: Command = {
   { wash: { with: "water" | "ethanol" | "methanol" | "acetone", volume, at?, retained?, through? } },
   { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol: "20 mL" } (96 % spirit), { hold: "2 h" }
 The pot begins at 25 °C. After a wash the step tells the cake. "entrained" is what the liquor kept in a crop dries to, in g.
+"dry": true says that the crystals want more water than there is, so that some of the salt stays a lower hydrate.
 "estimated" is true where salts share ions and a model answers; losses in other solvents than water are not computed.
 
   echo '{"water":"100 g","solutes":[{"form":"KNO3","mass":"90 g"}],

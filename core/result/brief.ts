@@ -13,7 +13,8 @@ import {
   type Timer,
 } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
-import { computeReadPlan, readPlan, type Plan, type ReadPlan, type StageSheet } from '#core/sheet'
+import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
+import type { Setting } from './margin'
 import { proposeMoves } from './propose-crystals'
 import { proposeProcedure } from './propose-procedure'
 import { stagePot } from './stage-pot'
@@ -84,25 +85,25 @@ function laneFor(
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) return []
   return computed.value.stages.flatMap((sheet, i) => {
+    const { stages, room } = read.value
+    const stage = stages[i]
     const steps =
-      procedures.find(({ stage }) => stage === sheet.id)?.steps ??
-      proposedFor(read.value, sheet, i, plan.stages[i]?.crystals?.moves)
+      procedures.find(({ stage: id }) => id === sheet.id)?.steps ??
+      (stage ? proposedFor({ stage, room }, sheet, plan.stages[i]?.crystals?.moves) : [])
     return laneOf(runOf(steps, lines, sheet.id), timers, sheet.id)
   })
 }
 
 /** The procedure that a stage's plan asks for, with the crystallisation that the chemist planned, or else a proposed one. */
 export function proposedFor(
-  { stages, room }: ReadPlan,
+  setting: Setting,
   sheet: StageSheet,
-  at: number,
   moves: Parameters<typeof proposeProcedure>[2],
-  curves: Parameters<typeof stagePot>[1] = [],
 ): readonly Step[] {
-  const stage = stages[at]!
+  const { stage, curves = [] } = setting
   const pot = moves || stage.inPot ? undefined : stagePot(sheet, curves)
   const way = moves ?? (pot && proposeMoves(pot.pot, stage.product.form, curves))
-  return proposeProcedure(sheet, { stage, room, curves }, way)
+  return proposeProcedure(sheet, setting, way)
 }
 
 function lastOf(lines: readonly JournalLine[]): { last?: { text: string; at: string } } {

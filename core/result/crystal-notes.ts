@@ -97,6 +97,15 @@ function hotFilterNote({ hotFilter }: CrystalSetting): MarginNote[] {
 
 function limitsOfTheModel({ course, leftOut }: CrystalSetting): MarginNote[] {
   const notes: MarginNote[] = []
+  const dry = course?.steps.find(step => step.dry)
+  if (dry)
+    notes.push(
+      note(
+        'caution',
+        'No liquor left',
+        `At ${dry.celsius.toFixed(0)} °C the crystals take all the water there is, and it is too little for all of them: ${listed(dry.solid.map(({ form }) => form))} stand together, and what was dissolved beside them dries into the crop. Add water.`,
+      ),
+    )
   if (course?.steps.some(({ estimated }) => estimated))
     notes.push(
       note(

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { foldJournal } from '#core/journal'
 import { readPlan } from '#core/sheet'
 import { explainYield, type YieldJudgement } from './explain-yield'
-import { batchOf, planted, type Planted } from './planted-causes'
+import { batchOf, planted, type Planted } from './fixtures/planted-causes'
 
 const known = new Map<Planted, YieldJudgement>()
 /** Each batch is judged once, for all the tests that look at it. */

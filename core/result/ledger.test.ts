@@ -5,7 +5,7 @@ import { readPlan } from '#core/sheet'
 import { judgeBatch } from './actual'
 import { explainYield } from './explain-yield'
 import { ledgerOf } from './ledger'
-import { batchOf, planted } from './planted-causes'
+import { batchOf, planted } from './fixtures/planted-causes'
 
 const ledger = (name: string, weighed?: string[]) => {
   const found = planted.find(one => one.name === name)!

@@ -21,8 +21,10 @@ export interface Setting {
 
 /** Hazards of what is at hand, gas, water, vessel and heat, what limits, and what is left over and where it goes. */
 export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {
+  const { stage, room } = setting
+  const isRead = stage.unread.length === 0 && room.unread.length === 0
   return [
-    ...benchNotes(sheet, setting),
+    ...(isRead ? benchNotes(sheet, setting) : []),
     ...hazardNotes(sheet, setting.stage),
     ...warningNotes(sheet),
     ...limitNotes(sheet),

@@ -8,7 +8,11 @@ const procedureOf = (plan: Plan, at = 0) => {
   const read = readPlan(plan)
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) throw new Error('the plan does not read')
-  return proposedFor(read.value, computed.value.stages[at]!, at, plan.stages[at]!.crystals?.moves)
+  return proposedFor(
+    { stage: read.value.stages[at]!, room: read.value.room },
+    computed.value.stages[at]!,
+    plan.stages[at]!.crystals?.moves,
+  )
 }
 const demo = demoBatches(new Date('2026-05-04T09:00:00Z'))
 const planOf = (code: string): Plan => demo.find(one => one.code === code)!.document.plan

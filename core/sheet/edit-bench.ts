@@ -1,3 +1,4 @@
+import { parseQuantity } from '#core/quantity'
 import type { MovePlan } from '#core/solution'
 import { findReagent } from './edit'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
@@ -30,6 +31,23 @@ export function withWayOut(stage: StagePlan, species: string, way: Way | undefin
 export function withMix(stage: StagePlan, mix: StagePlan['mix']): StagePlan {
   const { mix: _, ...rest } = stage
   return mix && mix.length > 0 ? { ...rest, mix } : rest
+}
+
+/**
+ * Sets the share of one of the reactions a stage allows. Of two, the other takes what is left of the whole, where the share is a percentage;
+ * of more, the chemist says. An emptied share is left out.
+ */
+export function withShare(stage: StagePlan, reactions: readonly string[], reaction: string, share: string): StagePlan {
+  const others = reactions.filter(one => one !== reaction)
+  const read = parseQuantity(share, { kinds: ['mass fraction'], name: 'share', source: 'share', zero: true })
+  const rest = others.length === 1 && read.ok ? `${Number((100 - read.value.value * 100).toFixed(6))} %` : undefined
+  const shareOf = (text: string): string =>
+    text === reaction ? share : (rest ?? stage.mix?.find(({ equation }) => equation === text)?.share ?? '')
+  const mix = reactions.map(equation => ({ equation, share: shareOf(equation) }))
+  return withMix(
+    stage,
+    mix.filter(part => part.share.trim() !== ''),
+  )
 }
 
 export function withInPot(stage: StagePlan, inPot: boolean): StagePlan {

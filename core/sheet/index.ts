@@ -24,12 +24,16 @@ export {
 } from './dilute'
 export type { ChargePlan, Plan, ReagentPlan, StagePlan, SupplyPlan } from './plan'
 export { explainPlan, spanOf, type Path, type PlanProblem, type SheetProblem } from './problems'
+export type { SideField } from './read-bench'
 export {
+  hasUnread,
+  readAsFar,
   readPlan,
   readReaction,
   readStageReaction,
   withReading,
   type Charge,
+  type PlanReading,
   type ReadPlan,
   type ReadStage,
   type Reagent,
@@ -58,4 +62,4 @@ export { potOf, type Pot, type WaterNeed } from './pot'
 export { addStageAfter, addStageFor, duplicateStage, fedBy, freshId, moveStage, removeStage } from './route-edit'
 export { portionsFor, scalePlan, scaleText } from './scale-plan'
 export { compareSupply, substitutesFor, type Comparison, type Substitute } from './substitute'
-export { withBench, withCrystals, withInPot, withMix, withRoom, withTrap, withWayOut } from './edit-bench'
+export { withBench, withCrystals, withInPot, withMix, withShare, withRoom, withTrap, withWayOut } from './edit-bench'

@@ -9,6 +9,8 @@ export type SheetProblem =
   | { code: 'sheet.unknown-species'; species: string; side: 'reactant' | 'product'; among: readonly string[] }
   | { code: 'sheet.mix-stranger'; species: string }
   | { code: 'sheet.mix-empty' }
+  | { code: 'sheet.mix-not-whole'; total: number }
+  | { code: 'sheet.mix-mixed' }
   | { code: 'sheet.over-whole'; species: string }
   | { code: 'sheet.no-stock'; species: string }
   | { code: 'sheet.repeated-reagent'; species: string }
@@ -57,6 +59,16 @@ function explainSheet(problem: SheetProblem): Advice {
       return { why: `${problem.species} is not in the equation of this stage.`, fix: 'Choose the reactions again.' }
     case 'sheet.mix-empty':
       return { why: 'None of the reactions has a share.', fix: 'Give at least one of them a share above 0 %.' }
+    case 'sheet.mix-not-whole':
+      return {
+        why: `The shares come to ${(problem.total * 100).toFixed(1).replace(/\.0$/, '')} %.`,
+        fix: 'Change one of them so that they make 100 %.',
+      }
+    case 'sheet.mix-mixed':
+      return {
+        why: 'Some shares are percentages and some are plain numbers.',
+        fix: 'Give all of them in percent, or all as a ratio such as 2 and 1.',
+      }
     case 'sheet.over-whole':
       return {
         why: `Assay and moisture of ${problem.species} come to more than 100 %, or leave nothing.`,

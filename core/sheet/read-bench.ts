@@ -1,8 +1,8 @@
 import { parseFormula, type Formula } from '#core/formula'
 import { exact, product, type Figure } from '#core/quantity'
 import type { StagePlan } from './plan'
-import type { Path } from './problems'
-import { decided, need, quantity } from './refuse'
+import type { Path, PlanProblem } from './problems'
+import { attempt, decided, need, quantity } from './refuse'
 import { strengthOf, type Strength } from './strength'
 
 /** What the plan says of how a stage is run: water, temperature, vessel, time, trap, bath. */
@@ -24,19 +24,43 @@ export interface Bench {
 
 const WATER_DENSITY = exact(0.9982, 'density', 'density of water', '0.998 g/mL')
 
-export function readBench(stage: StagePlan, path: Path): Bench {
-  const { solvent, evaporate, at, vessel, addition, bath, trap } = stage
-  return {
-    ...(solvent !== undefined && { solvent: water(solvent, [...path, 'solvent'], 'water as solvent') }),
-    ...(evaporate !== undefined && { evaporate: water(evaporate, [...path, 'evaporate'], 'water boiled off') }),
-    ...(at !== undefined && { celsius: quantity(at, [...path, 'at'], ['temperature'], 'working temperature').value }),
-    ...(vessel !== undefined && { vessel: decided(quantity(vessel, [...path, 'vessel'], ['volume'], 'vessel')) }),
-    ...(addition !== undefined && {
-      addition: decided(quantity(addition, [...path, 'addition'], ['time'], 'addition')),
-    }),
-    ...(bath !== undefined && { bath: decided(quantity(bath, [...path, 'bath'], ['power'], 'cooling of the bath')) }),
-    ...(trap && { trap: readTrap(trap, [...path, 'trap']) }),
+/** Fields of a stage that its amounts do not hang on: what one of them says may be missing while the rest is computed. */
+export type SideField = 'solvent' | 'evaporate' | 'at' | 'vessel' | 'addition' | 'bath' | 'trap' | 'yield'
+
+/** The bench of a stage as far as it reads, with the fields that do not. */
+export function readBench(
+  stage: StagePlan,
+  path: Path,
+  problems: PlanProblem[],
+): { readonly bench: Bench; readonly unread: SideField[] } {
+  const unread: SideField[] = []
+  const field = <K extends SideField & keyof StagePlan, T>(
+    key: K,
+    read: (text: NonNullable<StagePlan[K]>, at: Path) => T,
+  ): T | undefined => {
+    const text = stage[key]
+    if (text === undefined || text === null) return undefined
+    const value = attempt(problems, () => read(text, [...path, key]))
+    if (value === undefined) unread.push(key)
+    return value
   }
+  const solvent = field('solvent', (text, at) => water(text, at, 'water as solvent'))
+  const evaporate = field('evaporate', (text, at) => water(text, at, 'water boiled off'))
+  const celsius = field('at', (text, at) => quantity(text, at, ['temperature'], 'working temperature').value)
+  const vessel = field('vessel', (text, at) => decided(quantity(text, at, ['volume'], 'vessel')))
+  const addition = field('addition', (text, at) => decided(quantity(text, at, ['time'], 'addition')))
+  const bath = field('bath', (text, at) => decided(quantity(text, at, ['power'], 'cooling of the bath')))
+  const trap = field('trap', readTrap)
+  const bench: Bench = {
+    ...(solvent && { solvent }),
+    ...(evaporate && { evaporate }),
+    ...(celsius !== undefined && { celsius }),
+    ...(vessel && { vessel }),
+    ...(addition && { addition }),
+    ...(bath && { bath }),
+    ...(trap && { trap }),
+  }
+  return { bench, unread }
 }
 
 /** Water by mass or by volume, told in g. */

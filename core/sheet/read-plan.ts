@@ -1,13 +1,13 @@
 import { balance, mixReactions, parseEquation, printReaction, type Reaction, type Term } from '#core/equation'
 import { canBeWeighed, parseFormula, relate, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { exact, type Figure, type Kind } from '#core/quantity'
+import { exact, type Figure } from '#core/quantity'
 import { ROOM, type SubstanceRow } from '#core/reference'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { Path, PlanProblem, SheetProblem } from './problems'
-import { readBench, type Bench } from './read-bench'
-import { readCharge, readSupply } from './read-supply'
-import { decided, need, quantity, Refused, refuse } from './refuse'
+import { readBench, type Bench, type SideField } from './read-bench'
+import { readCharge, readSupply, type Earlier } from './read-supply'
+import { attempt, Blocked, decided, need, quantity, Refused, refuse } from './refuse'
 import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from './supply'
 import type { WayOut } from './ways-out'
 
@@ -43,6 +43,8 @@ export interface ReadStage {
   /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
   readonly inPot: boolean
   readonly bench: Bench
+  /** Fields that say something that does not read: figures that hang on them are not to be shown. */
+  readonly unread: readonly SideField[]
   /** The lab's own substances, which come before the shipped ones. */
   readonly own: readonly SubstanceRow[]
 }
@@ -56,36 +58,67 @@ export interface Room {
   readonly kilopascal: number
   /** mL of air in the room, where the plan says. */
   readonly volume?: Figure
+  /** What the plan says and does not read: the usual value stands in its place. */
+  readonly unread: readonly ('temperature' | 'pressure' | 'volume')[]
+}
+
+/** A plan as far as it reads, with every problem at its place. */
+export interface PlanReading {
+  /** The stages that read, and what they take from each other. */
+  readonly plan: ReadPlan
+  /** True where every stage is among them. */
+  readonly whole: boolean
+  readonly problems: readonly PlanProblem[]
 }
 
 /** Reads every text of a plan and matches supplies and forms to the equation; the first problem comes with its place in the plan. */
 export function readPlan(plan: Plan, own: readonly SubstanceRow[] = []): Checked<ReadPlan, PlanProblem> {
-  try {
-    if (plan.stages.length === 0) refuse(['stages'], { code: 'sheet.no-stages' })
-    const room = readRoom(plan)
-    const molarVolume = idealMolarVolume(room.celsius, room.kilopascal)
-    const stages: ReadStage[] = []
-    plan.stages.forEach((stage, i) => {
-      if (stages.some(({ id }) => id === stage.id))
-        refuse(['stages', i, 'id'], { code: 'sheet.repeated-stage', id: stage.id })
-      stages.push({ ...readStage(stage, ['stages', i], stages, molarVolume), own })
-    })
-    return ok({ stages, room })
-  } catch (error) {
-    if (error instanceof Refused) return fail(error.refused)
-    throw error
-  }
+  const { plan: read, problems } = readAsFar(plan, own)
+  return problems[0] ? fail(problems[0]) : ok(read)
 }
 
-function readRoom({ ambient, room }: Plan): Room {
-  const of = (key: 'temperature' | 'pressure', kind: Kind): number =>
-    ambient?.[key] === undefined ? ROOM[key] : quantity(ambient[key], ['ambient', key], [kind], key).value
+/** The same, but for every problem and for all that does not hang on one: a text that does not read leaves the others be. */
+export function readAsFar(plan: Plan, own: readonly SubstanceRow[] = []): PlanReading {
+  const problems: PlanProblem[] = []
+  if (plan.stages.length === 0) problems.push({ path: ['stages'], problem: { code: 'sheet.no-stages' } })
+  const room = readRoom(plan, problems)
+  const molarVolume = idealMolarVolume(room.celsius, room.kilopascal)
+  const isRoomUnread = room.unread.some(key => key !== 'volume')
+  const stages: ReadStage[] = []
+  plan.stages.forEach((stage, i) => {
+    const ids = plan.stages.slice(0, i).map(({ id }) => id)
+    if (ids.includes(stage.id)) {
+      problems.push({ path: ['stages', i, 'id'], problem: { code: 'sheet.repeated-stage', id: stage.id } })
+      return
+    }
+    const read = readStage(stage, ['stages', i], { read: stages, ids }, molarVolume, problems)
+    const measuresGas = stage.reagents.some(({ supply }) => supply.kind === 'gas')
+    if (read && !(measuresGas && isRoomUnread)) stages.push({ ...read, own })
+  })
+  return { plan: { stages, room }, whole: stages.length === plan.stages.length && stages.length > 0, problems }
+}
+
+function readRoom({ ambient, room }: Plan, problems: PlanProblem[]): Room {
+  const unread: ('temperature' | 'pressure' | 'volume')[] = []
+  const field = (
+    key: 'temperature' | 'pressure' | 'volume',
+    text: string | undefined,
+    at: Path,
+  ): Figure | undefined => {
+    if (text === undefined) return undefined
+    const name = key === 'volume' ? 'volume of the room' : key
+    const read = attempt(problems, () => quantity(text, at, [key], name))
+    if (!read) unread.push(key)
+    return read
+  }
+  const temperature = field('temperature', ambient?.temperature, ['ambient', 'temperature'])
+  const pressure = field('pressure', ambient?.pressure, ['ambient', 'pressure'])
+  const volume = field('volume', room?.volume, ['room', 'volume'])
   return {
-    celsius: of('temperature', 'temperature'),
-    kilopascal: of('pressure', 'pressure'),
-    ...(room?.volume !== undefined && {
-      volume: quantity(room.volume, ['room', 'volume'], ['volume'], 'volume of the room'),
-    }),
+    celsius: temperature?.value ?? ROOM.temperature,
+    kilopascal: pressure?.value ?? ROOM.pressure,
+    ...(volume && { volume }),
+    unread,
   }
 }
 
@@ -115,38 +148,84 @@ function reactionOf(stage: StagePlan, path: Path): Reaction {
   if (!mix || mix.length === 0) return need([...path, 'equation'], readReaction(stage.equation))
   const whole = need([...path, 'equation'], parseEquation(stage.equation))
   const texts = whole.species.map(({ formula }) => formula.text)
-  const parts = mix.map(({ equation, share }, i) => {
+  const shares = readShares(mix, path)
+  const parts = mix.map(({ equation }, i) => {
     const at = [...path, 'mix', i]
     const reaction = need([...at, 'equation'], readReaction(equation))
     const stranger = [...reaction.reactants, ...reaction.products].find(
       ({ species }) => !texts.includes(species.formula.text),
     )
     if (stranger) refuse([...at, 'equation'], { code: 'sheet.mix-stranger', species: stranger.species.formula.text })
-    const part = quantity(share, [...at, 'share'], ['mass fraction', 'number'], 'share', {
-      zero: true,
-      aboveWhole: true,
-    })
-    return { reaction, share: part.value }
+    return { reaction, share: shares[i] ?? 0 }
   })
   if (parts.every(({ share }) => share === 0)) refuse([...path, 'mix'], { code: 'sheet.mix-empty' })
   const taken = parts.filter(({ share }) => share > 0)
   return mixReactions(taken, stage.product.species, texts)
 }
 
+/** Shares in percent have to make a whole; plain numbers are a ratio. */
+function readShares(mix: NonNullable<StagePlan['mix']>, path: Path): number[] {
+  const read = mix.map(({ share }, i) =>
+    quantity(share, [...path, 'mix', i, 'share'], ['mass fraction', 'number'], 'share', {
+      zero: true,
+      aboveWhole: true,
+    }),
+  )
+  const percents = read.filter(({ kind }) => kind === 'mass fraction')
+  const last = [...path, 'mix', mix.length - 1, 'share']
+  if (percents.length > 0 && percents.length < read.length) refuse(last, { code: 'sheet.mix-mixed' })
+  const total = percents.reduce((sum, { value }) => sum + value, 0)
+  if (percents.length > 0 && total > 0 && Math.abs(total - 1) > WHOLE)
+    refuse(last, { code: 'sheet.mix-not-whole', total })
+  return read.map(({ value }) => value)
+}
+
+/** How far shares may be off a whole and still count as rounded: three thirds typed as 33.3 %. */
+const WHOLE = 0.002
+
 function readStage(
   stage: StagePlan,
   path: Path,
-  earlier: readonly ReadStage[],
+  earlier: Earlier,
   molarVolume: Figure,
-): Omit<ReadStage, 'own'> {
-  const reaction = reactionOf(stage, path)
+  problems: PlanProblem[],
+): Omit<ReadStage, 'own'> | undefined {
+  const reaction = attempt(problems, () => weighable(reactionOf(stage, path), path))
+  const inPot = stage.inPot === true
+  const product = reaction && attempt(problems, () => readProduct(stage, reaction, path, inPot))
+  const stageYield =
+    stage.yield === undefined ? exact(1) : attempt(problems, () => readYield(stage.yield ?? '', [...path, 'yield']))
+  const target = stage.target
+  const read = target && attempt(problems, () => readTarget(target, [...path, 'target'], stageYield ?? exact(1)))
+  const { bench, unread } = readBench(stage, path, problems)
+  const reagents = readReagents(stage, reaction, path, earlier, molarVolume, problems)
+  if (!reaction || !product || !reagents || (target && !read)) return undefined
+  return {
+    id: stage.id,
+    reaction,
+    molarVolume,
+    inPot,
+    bench,
+    unread: stageYield || target?.yield !== undefined ? unread : [...unread, 'yield'],
+    reagents,
+    product,
+    yield: read?.yield ?? stageYield ?? exact(1),
+    ...(read && { targetMass: read.mass }),
+  }
+}
+
+/** The reaction, if all of it can be put on a balance. */
+function weighable(reaction: Reaction, path: Path): Reaction {
   for (const { species } of [...reaction.reactants, ...reaction.products]) {
     if (species.formula.composition.size === 0)
       refuse([...path, 'equation'], { code: 'sheet.electron', species: species.formula.text })
     if (!canBeWeighed(species.formula)) need([...path, 'equation'], parseFormula(species.formula.text))
   }
+  return reaction
+}
+
+function readProduct(stage: StagePlan, reaction: Reaction, path: Path, inPot: boolean): ReadStage['product'] {
   const term = findTerm(stage.product.species, reaction.products, 'product', [...path, 'product', 'species'])
-  const inPot = stage.inPot === true
   const form =
     stage.product.form === undefined || inPot
       ? term.species.formula
@@ -158,24 +237,11 @@ function readStage(
       weighed: form.text,
       species: term.species.formula.text,
     })
-
-  const stageYield =
-    stage.yield === undefined
-      ? exact(1)
-      : decided(quantity(stage.yield, [...path, 'yield'], ['mass fraction'], 'expected yield'))
-  const target = stage.target && readTarget(stage.target, [...path, 'target'], stageYield)
-  return {
-    id: stage.id,
-    reaction,
-    molarVolume,
-    inPot,
-    bench: readBench(stage, path),
-    reagents: readReagents(stage, reaction, path, earlier, molarVolume),
-    product: { term, form, relation },
-    yield: target?.yield ?? stageYield,
-    ...(target && { targetMass: target.mass }),
-  }
+  return { term, form, relation }
 }
+
+const readYield = (text: string, path: Path): Figure =>
+  decided(quantity(text, path, ['mass fraction'], 'expected yield'))
 
 function readTarget(
   target: NonNullable<StagePlan['target']>,
@@ -184,10 +250,7 @@ function readTarget(
 ): { mass: Figure; yield: Figure } {
   return {
     mass: decided(quantity(target.mass, [...path, 'mass'], ['mass'], 'target')),
-    yield:
-      target.yield === undefined
-        ? stageYield
-        : decided(quantity(target.yield, [...path, 'yield'], ['mass fraction'], 'expected yield')),
+    yield: target.yield === undefined ? stageYield : readYield(target.yield, [...path, 'yield']),
   }
 }
 
@@ -204,23 +267,39 @@ function findTerm(species: string, terms: readonly Term[], side: 'reactant' | 'p
   )
 }
 
+/** The reagents in the equation's order; undefined where one of them does not read. Without a reaction their own texts are still looked at. */
 function readReagents(
   stage: StagePlan,
-  reaction: Reaction,
+  reaction: Reaction | undefined,
   path: Path,
-  earlier: readonly ReadStage[],
+  earlier: Earlier,
   molarVolume: Figure,
-): Reagent[] {
+  problems: PlanProblem[],
+): Reagent[] | undefined {
   const planned = new Map<string, Reagent>()
+  let isWhole = true
   stage.reagents.forEach((reagent, i) => {
     const at = [...path, 'reagents', i]
-    const term = findTerm(reagent.species, reaction.reactants, 'reactant', [...at, 'species'])
-    const key = term.species.formula.text
-    if (planned.has(key)) refuse([...at, 'species'], { code: 'sheet.repeated-reagent', species: key })
-    planned.set(key, readReagent(reagent, term, at, earlier, molarVolume))
+    const read = attempt(problems, () => {
+      const term = reaction
+        ? findTerm(reagent.species, reaction.reactants, 'reactant', [...at, 'species'])
+        : bareTerm(reagent.species, [...at, 'species'])
+      const key = term.species.formula.text
+      if (planned.has(key)) refuse([...at, 'species'], { code: 'sheet.repeated-reagent', species: key })
+      return readReagent(reagent, term, at, earlier, molarVolume, problems)
+    })
+    if (read) planned.set(read.term.species.formula.text, read)
+    else isWhole = false
   })
+  if (!reaction || !isWhole) return undefined
   return reaction.reactants.map(term => planned.get(term.species.formula.text) ?? unplanned(term))
 }
+
+/** A reactant by its formula alone, while the equation does not read. */
+const bareTerm = (species: string, path: Path): Term => ({
+  coefficient: 1,
+  species: { formula: need(path, parseFormula(species)), side: 'reactant', span: [0, species.length] },
+})
 
 const unplanned = (term: Term): Reagent => {
   const formula = term.species.formula
@@ -228,21 +307,37 @@ const unplanned = (term: Term): Reagent => {
     term,
     planned: false,
     charge: { by: 'equivalents', equivalents: exact(1) },
-    supply: { kind: 'solid', species: formula, weighed: formula, relation: { units: 1, waters: 0 } },
+    supply: asSolid(formula),
   }
 }
+
+const asSolid = (formula: Formula): Supply => ({
+  kind: 'solid',
+  species: formula,
+  weighed: formula,
+  relation: { units: 1, waters: 0 },
+})
 
 function readReagent(
   reagent: ReagentPlan,
   term: Term,
   path: Path,
-  earlier: readonly ReadStage[],
+  earlier: Earlier,
   molarVolume: Figure,
+  problems: PlanProblem[],
 ): Reagent {
-  const supply = readSupply(reagent.supply, term.species.formula, [...path, 'supply'], earlier, molarVolume)
+  const supply = attempt(problems, () =>
+    readSupply(reagent.supply, term.species.formula, [...path, 'supply'], earlier, molarVolume),
+  )
   const from = reagent.supply.kind === 'stage' ? { from: reagent.supply.from } : {}
-  const charge: Charge = reagent.charge
-    ? readCharge(reagent.charge, supply, [...path, 'charge'])
+  const { charge: planned } = reagent
+  if (!supply) {
+    // Without its supply a charge still has a text that reads or does not.
+    if (planned) attempt(problems, () => readCharge(planned, asSolid(term.species.formula), [...path, 'charge']))
+    throw new Blocked()
+  }
+  const charge: Charge = planned
+    ? readCharge(planned, supply, [...path, 'charge'])
     : 'from' in from
       ? { by: 'all' }
       : { by: 'equivalents', equivalents: exact(1) }
@@ -255,3 +350,7 @@ export function withReading(reagent: Reagent, reading: { mass: Figure } | { volu
     'mass' in reading ? amountFromMass(reagent.supply, reading.mass) : amountFromVolume(reagent.supply, reading.volume)
   return amount ? { ...reagent, charge: { by: 'amount', amount, ...reading } } : reagent
 }
+
+/** True where one of these fields of the stage, or the room's temperature or pressure, says something that does not read. */
+export const hasUnread = ({ unread }: ReadStage, room: Room, ...fields: readonly SideField[]): boolean =>
+  room.unread.some(key => key !== 'volume') || unread.some(key => fields.includes(key))

@@ -4,15 +4,21 @@ import { dilutedStrength } from './dilution-by-volume'
 import type { ChargePlan, SupplyPlan } from './plan'
 import type { Path } from './problems'
 import type { Charge, ReadStage } from './read-plan'
-import { need, quantity, refuse } from './refuse'
+import { Blocked, need, quantity, refuse } from './refuse'
 import { findDensityTable, strengthOf } from './strength'
 import { amountFromMass, amountFromVolume, type Supply } from './supply'
+
+/** The stages before one: those that read, and the ids of all. */
+export interface Earlier {
+  readonly read: readonly ReadStage[]
+  readonly ids: readonly string[]
+}
 
 export function readSupply(
   plan: SupplyPlan,
   species: Formula,
   path: Path,
-  earlier: readonly ReadStage[],
+  earlier: Earlier,
   molarVolume: Figure,
 ): Supply {
   const pure: Relation = { units: 1, waters: 0 }
@@ -45,7 +51,7 @@ export function readSupply(
           : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`)
       const strength = strengthOf(species, concentration, density)
       const table = findDensityTable(species)
-      const beyond = !strength.density && concentration.kind !== 'mass fraction' && table?.rows.at(-1)![0] === 100
+      const beyond = !strength.density && concentration.kind !== 'mass fraction' && table?.rows.at(-1)?.[0] === 100
       if (beyond || (strength.massFraction?.value ?? 0) > 1)
         refuse([...path, 'concentration'], { code: 'sheet.too-strong', species: species.text })
       return { kind: 'solution', species, weighed: species, relation: pure, strength }
@@ -67,9 +73,11 @@ export function readSupply(
     case 'gas':
       return { kind: 'gas', species, weighed: species, relation: pure, molarVolume }
     case 'stage': {
-      const source =
-        earlier.find(({ id }) => id === plan.from) ??
+      const source = earlier.read.find(({ id }) => id === plan.from)
+      if (!source) {
+        if (earlier.ids.includes(plan.from)) throw new Blocked()
         refuse([...path, 'from'], { code: 'sheet.unknown-stage', from: plan.from })
+      }
       return {
         kind: 'stage',
         species,

@@ -24,3 +24,8 @@ function read(anhydrous: Formula): Component[] {
   if (!ions || ions.some(({ text }) => text === 'H')) return [{ key: anhydrous.text, count: 1 }]
   return ions.map(({ text, charge, count }) => ({ key: text + chargeText(charge), count }))
 }
+
+/** Formula units of a salt that the ions could make at most. */
+export function mostOf(salt: Formula, totals: ReadonlyMap<string, number>): number {
+  return Math.min(...componentsOf(salt).map(({ key, count }) => (totals.get(key) ?? 0) / count))
+}

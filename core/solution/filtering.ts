@@ -1,5 +1,3 @@
-import type { Formula } from '#core/formula'
-import { componentsOf } from './components'
 import type { FormMass, PotState, Rest } from './pot-state'
 import { WATER_MOLAR } from './solids'
 
@@ -7,11 +5,6 @@ import { WATER_MOLAR } from './solids'
 export interface Cake {
   readonly pot: PotState
   readonly rest: Rest
-}
-
-/** Formula units of a salt that the ions could make at most. */
-export function mostOf(salt: Formula, totals: ReadonlyMap<string, number>): number {
-  return Math.min(...componentsOf(salt).map(({ key, count }) => (totals.get(key) ?? 0) / count))
 }
 
 export const times = (forms: readonly FormMass[], by: number): FormMass[] =>
@@ -38,7 +31,6 @@ export function filter(pot: PotState, rest: Rest, retained: number): { liquor: P
       ethanol: ethanol * (1 - share),
       water: rest.freeWater * (1 - share),
       totals: liquorTotals,
-      solutes: withAmounts(pot, liquorTotals),
     },
     cake: {
       pot: {
@@ -46,7 +38,6 @@ export function filter(pot: PotState, rest: Rest, retained: number): { liquor: P
         ethanol: ethanol * share,
         water: cakeWater,
         totals: cakeTotals,
-        solutes: withAmounts(pot, cakeTotals),
       },
       rest: {
         ...rest,
@@ -57,7 +48,3 @@ export function filter(pot: PotState, rest: Rest, retained: number): { liquor: P
     },
   }
 }
-
-/** The same salts, as far as the ions that are there could still make them. */
-const withAmounts = ({ solutes }: PotState, totals: ReadonlyMap<string, number>): PotState['solutes'] =>
-  solutes.map(solute => ({ ...solute, amount: mostOf(solute.salt, totals) }))

@@ -2,7 +2,8 @@ import { relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import type { Curve } from './curve'
 import { liquorVolume } from './density'
-import { filter, mostOf, type Cake } from './filtering'
+import { mostOf } from './components'
+import { filter, type Cake } from './filtering'
 import { addSolute, restOf, type FormMass, type PotState, type Rest } from './pot-state'
 import type { MoveProblem, SolubilityProblem } from './problems'
 import { wash, type WashMove } from './washing'
@@ -40,6 +41,8 @@ export interface Told {
   readonly dissolved: readonly FormMass[]
   readonly solid: readonly FormMass[]
   readonly estimated: boolean
+  /** True where the crystals would take more water than there is, so that no liquor is left. */
+  readonly dry: boolean
   readonly leftOut: readonly string[]
   /** All water of the liquor, that of dissolved hydrates included, g. */
   readonly freeWater: number
@@ -75,6 +78,7 @@ const toldOf = (rest: Rest, { ethanol = 0 }: PotState): Told => ({
   dissolved: rest.told.forms,
   solid: rest.solids.map(({ solid, mass }) => ({ form: solid.form.text, mass })),
   estimated: rest.estimated,
+  dry: rest.dry,
   leftOut: rest.leftOut,
   freeWater: rest.freeWater,
   ions: rest.dissolved,

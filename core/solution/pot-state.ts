@@ -1,17 +1,16 @@
-import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
+import { findSubstance, molarMass, parseFormula, relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { componentsOf } from './components'
+import { componentsOf, mostOf } from './components'
 import { findCurve, saturationAt, type Curve, type CurveOf } from './curve'
 import { minimise } from './minimise'
 import type { SolubilityProblem } from './problems'
 import { ETHANOL_LIMIT, refusesEthanol, saltingOut } from './salting-out'
-import { findProduct, solidsFor, WATER_MOLAR, type Solid } from './solids'
+import { findProduct, solidsFor, solidWith, WATER_MOLAR, type Solid, type StandingSolid } from './solids'
 
 /** One salt that was put in, anhydrous, as its curve or its solubility product knows it. */
 export interface Solute {
+  /** The anhydrous salt. */
   readonly salt: Formula
-  /** Moles of the anhydrous salt. */
-  readonly amount: number
   /** Undefined for a sparingly soluble one. */
   readonly curve: Curve | undefined
 }
@@ -38,9 +37,11 @@ export interface FormMass {
 export interface Rest {
   readonly celsius: number
   /** Moles of each solid that stands. */
-  readonly solids: readonly { readonly solid: Solid; readonly amount: number; readonly mass: number }[]
+  readonly solids: readonly { readonly solid: StandingSolid; readonly amount: number; readonly mass: number }[]
   /** g of water in the liquor, the water told with dissolved forms included. */
   readonly freeWater: number
+  /** True where the crystals would take more water than there is: no liquor is left, and some of the salt stays a lower hydrate. */
+  readonly dry: boolean
   readonly dissolved: ReadonlyMap<string, number>
   /** The liquor told as the forms that would crystallise from it, and the water beside them; the two add up to the liquor. */
   readonly told: { readonly forms: readonly FormMass[]; readonly water: number }
@@ -80,10 +81,8 @@ export function addSolute(
   const amount = formMoles * units
   const totals = new Map(pot.totals)
   for (const { key, count } of componentsOf(salt)) totals.set(key, (totals.get(key) ?? 0) + count * amount)
-  const at = pot.solutes.findIndex(one => one.salt.text === salt.text)
-  const solutes = [...pot.solutes]
-  if (at < 0) solutes.push({ salt, amount, curve })
-  else solutes[at] = { ...solutes[at]!, amount: solutes[at]!.amount + amount }
+  const isThere = pot.solutes.some(one => one.salt.text === salt.text)
+  const solutes = isThere ? pot.solutes : [...pot.solutes, { salt, curve }]
   return ok({ ...pot, water: pot.water + formMoles * waters * WATER_MOLAR, totals, solutes })
 }
 
@@ -100,7 +99,8 @@ function knownSalt(
 
 /** Lets the pot come to rest at its temperature. A solute whose own curve does not reach that temperature is a problem. */
 export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest, SolubilityProblem> {
-  for (const { curve } of pot.solutes) {
+  const present = presentSolutes(pot)
+  for (const { curve } of present) {
     const saturation = curve && saturationAt(curve, pot.celsius)
     if (saturation && !saturation.ok) return saturation
   }
@@ -109,11 +109,11 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   if (refused) return fail(refused)
   const keys = new Set(presentKeys(pot))
   const { solids, leftOut } = solidsFor(keys, pot.celsius, own)
-  const alone = isAlone(pot, solids)
-  if (ethanol > 0 && !alone) return fail({ code: 'solubility.ethanol-shared' })
-  const standing = alone ? eachAlone(pot, solids) : together(pot, solids)
+  const rows = rowsAlone(present, solids)
+  if (ethanol > 0 && !rows) return fail({ code: 'solubility.ethanol-shared' })
+  const { standing, dry } = rows ? eachAlone(pot, rows) : { standing: together(pot, solids), dry: false }
   const names = leftOut.map(({ salt }) => salt.text)
-  const rest = tell(pot, standing, solids, !alone || ethanol > 0, names)
+  const rest = tell(pot, standing, solids, !rows || ethanol > 0, dry, names)
   const strength = ethanol / (ethanol + rest.freeWater)
   if (strength > ETHANOL_LIMIT) return fail({ code: 'solubility.ethanol-too-strong', strength })
   return ok(rest)
@@ -129,32 +129,57 @@ function presentKeys({ totals }: PotState): string[] {
   return [...totals].filter(([, amount]) => amount > TRACE_SHARE * most && amount > 0).map(([key]) => key)
 }
 
-/** Nothing but the salts put in can come down, and no two of them share an ion: each then follows its own curve. */
-const isAlone = (pot: PotState, solids: readonly Solid[]): boolean => {
-  const present = pot.solutes.filter(({ amount }) => amount > TRACE)
-  if (present.some(({ curve }) => !curve)) return false
-  if (solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text)))
-    return false
-  if (present.length > 1 && solids.some(({ source }) => source === 'product')) return false
-  const shared = new Set<string>()
-  for (const { salt } of present)
-    for (const { key } of componentsOf(salt)) {
-      if (shared.has(key)) return false
-      shared.add(key)
-    }
-  return true
+interface Present extends Solute {
+  /** Moles of the anhydrous salt that the pot's ions could make. */
+  readonly amount: number
 }
 
-type Standing = readonly { readonly solid: Solid; readonly amount: number }[]
+/** The solutes that are still there: what was washed away or filtered off is no longer. */
+function presentSolutes(pot: PotState): Present[] {
+  const keys = new Set(presentKeys(pot))
+  return pot.solutes
+    .filter(({ salt }) => componentsOf(salt).every(({ key }) => keys.has(key)))
+    .map(solute => ({ ...solute, amount: mostOf(solute.salt, pot.totals) }))
+    .filter(({ amount }) => amount > TRACE)
+}
+
+/**
+ * Each salt with the solid of its own curve, where nothing but the salts put in can come down and no two of them share an ion;
+ * undefined where one would change what the other does.
+ */
+function rowsAlone(present: readonly Present[], solids: readonly Solid[]): Row[] | undefined {
+  if (solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text)))
+    return undefined
+  if (present.length > 1 && solids.some(({ source }) => source === 'product')) return undefined
+  const shared = new Set<string>()
+  const rows: Row[] = []
+  for (const { salt, curve, amount } of present) {
+    const solid = solids.find(one => one.salt.text === salt.text && one.source === 'curve')
+    if (!curve || solid?.alone === undefined) return undefined
+    for (const { key } of componentsOf(salt)) {
+      if (shared.has(key)) return undefined
+      shared.add(key)
+    }
+    rows.push({ solid, curve, amount, limit: solid.alone / 100 / molarMass(salt) })
+  }
+  return rows
+}
+
+interface Row {
+  readonly solid: Solid
+  readonly curve: Curve
+  readonly amount: number
+  /** Moles that a gram of water holds. */
+  readonly limit: number
+}
+
+type Standing = readonly { readonly solid: StandingSolid; readonly amount: number }[]
 
 /** Each salt by its own curve in the water that all share; crystals with water leave less of it. Bisection on the free water. */
-function eachAlone(pot: PotState, solids: readonly Solid[]): Standing {
-  const rows = pot.solutes
-    .filter(({ amount }) => amount > TRACE)
-    .map(({ salt, amount }) => {
-      const solid = solids.find(one => one.salt.text === salt.text && one.source === 'curve')!
-      return { solid, amount, limit: solid.alone! / 100 / molarMass(salt) }
-    })
+function eachAlone(pot: PotState, rows: readonly Row[]): { standing: Standing; dry: boolean } {
+  const wanted = rows.reduce((sum, { solid, amount }) => sum + amount * solid.waters * WATER_MOLAR, 0)
+  if (rows.length > 0 && pot.water <= wanted * (1 + 1e-9))
+    return { standing: dryOf(rows, pot.water / wanted), dry: true }
   const ethanol = pot.ethanol ?? 0
   const holds = (solid: Solid, limit: number, water: number): number =>
     ethanol > 0 ? limit * (water + ethanol) * saltingOut(solid.components, ethanol / (ethanol + water)) : limit * water
@@ -171,13 +196,40 @@ function eachAlone(pot: PotState, solids: readonly Solid[]): Standing {
       else high = middle
     }
   }
-  return crystalsAt(high)
+  return { standing: crystalsAt(high), dry: false }
+}
+
+/**
+ * A pot whose crystals want more water than there is: each salt gets the same share of what it wants, and stands as the two of its
+ * forms between which that falls, by the lever rule.
+ */
+function dryOf(rows: readonly Row[], share: number): Standing {
+  return rows.flatMap(({ solid, curve, amount }): { solid: StandingSolid; amount: number }[] => {
+    if (solid.waters === 0) return [{ solid, amount }]
+    const waters = solid.waters * Math.min(1, share)
+    const forms = formsBelow(curve, solid.waters)
+    const upper = forms.findLast(one => one >= waters - 1e-12) ?? solid.waters
+    const lower = forms.find(one => one < upper - 1e-12 && one <= waters) ?? 0
+    const ofUpper = upper > lower ? (amount * (waters - lower)) / (upper - lower) : amount
+    return [
+      { solid: solidWith(curve.salt, upper), amount: ofUpper },
+      { solid: solidWith(curve.salt, lower), amount: amount - ofUpper },
+    ]
+  })
+}
+
+/** Waters of the forms of a salt from the one that stands downwards: those of its curve, those of the tables, none. */
+function formsBelow({ salt, phases }: Curve, most: number): number[] {
+  const ofTables = (findSubstance(salt)?.row.forms ?? []).map(([waters]) => waters)
+  return [...new Set([most, ...phases.map(({ waters }) => waters), ...ofTables, 0])]
+    .filter(waters => waters >= 0 && waters <= most)
+    .sort((a, b) => b - a)
 }
 
 function together(pot: PotState, solids: readonly Solid[]): Standing {
   const keys = presentKeys(pot)
   const amounts = minimise({
-    totals: keys.map(key => pot.totals.get(key)!),
+    totals: keys.map(key => pot.totals.get(key) ?? 0),
     water: pot.water / 1000,
     solids: solids.map(({ components, waters, logK }) => ({
       counts: keys.map(key => components.find(one => one.key === key)?.count ?? 0),
@@ -185,7 +237,7 @@ function together(pot: PotState, solids: readonly Solid[]): Standing {
       logK,
     })),
   })
-  return solids.map((solid, i) => ({ solid, amount: amounts[i]! }))
+  return solids.map((solid, i) => ({ solid, amount: amounts[i] ?? 0 }))
 }
 
 function tell(
@@ -193,6 +245,7 @@ function tell(
   standing: Standing,
   all: readonly Solid[],
   estimated: boolean,
+  dry: boolean,
   leftOut: readonly string[],
 ): Rest {
   const solids = standing
@@ -205,12 +258,14 @@ function tell(
     for (const { key, count } of solid.components)
       dissolved.set(key, Math.max(0, (dissolved.get(key) ?? 0) - count * amount))
   }
+  if (dry) freeWater = 0
   const forms = asForms(dissolved, pot.solutes, all)
   const bound = forms.reduce((sum, { water }) => sum + water, 0)
   return {
     celsius: pot.celsius,
     solids,
     freeWater,
+    dry,
     dissolved,
     told: { forms: forms.map(({ form, mass }) => ({ form, mass })), water: freeWater - bound },
     estimated,
@@ -229,7 +284,7 @@ function asForms(
   const take = (form: Formula, waters: number, parts: readonly { key: string; count: number }[]): void => {
     const amount = Math.min(...parts.map(({ key, count }) => (left.get(key) ?? 0) / count))
     if (!(amount > TRACE)) return
-    for (const { key, count } of parts) left.set(key, Math.max(0, left.get(key)! - count * amount))
+    for (const { key, count } of parts) left.set(key, Math.max(0, (left.get(key) ?? 0) - count * amount))
     const mass = amount * molarMass(form)
     const known = forms.find(one => one.form === form.text)
     if (known) {

@@ -56,6 +56,36 @@ const percent = ({ told }: Rest): Record<string, number> => {
   return Object.fromEntries(told.forms.map(({ form, mass }) => [form, (mass / whole) * 100]))
 }
 
+describe('more crystals than water for them', () => {
+  /* 20 g CuSO4 is 0.12531 mol, 10 g water 0.55509 mol: 4.430 waters each. Between the penta- and the trihydrate the lever gives
+     1.430 / 2 of it as CuSO4·5H2O, 22.37 g, and 7.63 g as CuSO4·3H2O; no liquor. */
+  it('leaves some of the salt as the next lower hydrate, and no liquor', () => {
+    const { solids, freeWater, dry, told } = rest(pot(10, [['CuSO4', 20]]))
+    expect(dry).toBe(true)
+    expect(freeWater).toBe(0)
+    expect(told.water).toBe(0)
+    expect(solids.map(({ solid }) => solid.form.text)).toEqual(['CuSO4·5H2O', 'CuSO4·3H2O'])
+    expect(solids[0]!.mass).toBeCloseTo(22.37, 2)
+    expect(solids[1]!.mass).toBeCloseTo(7.63, 2)
+  })
+
+  it('loses nothing: 30 g go in and 30 g stand, whatever the share of water', () => {
+    for (const water of [0.5, 2, 4, 6, 8, 10, 11]) {
+      const { solids } = rest(pot(water, [['CuSO4', 20]]))
+      expect(solids.reduce((sum, { mass }) => sum + mass, 0)).toBeCloseTo(20 + water, 6)
+    }
+  })
+
+  it('filters to a cake without liquor, and washes it as any other', () => {
+    const { crops, liquor } = course(pot(10, [['CuSO4', 20]]), [
+      { do: 'filter', retained: 0.2 },
+      { do: 'wash', solvent: 'water', volume: 10, celsius: 0, retained: 0.2 },
+    ])
+    expect(liquor.water).toBe(0)
+    expect(crops.map(({ form }) => form)).toEqual(['CuSO4·5H2O'])
+  })
+})
+
 describe('one salt', () => {
   /* 90 g KNO3 in 100 g water: all dissolved at 70 °C (138 g), 20.9 g stay at 10 °C: 69.1 g come down, 76.8 %. 10 g of ice water take
      1.33 g of them: 67.77 g. */

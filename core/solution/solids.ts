@@ -1,11 +1,11 @@
-import { molarMass, parseFormula, type Formula } from '#core/formula'
+import { molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { solubilityProducts } from '#core/reference'
 import { partsOf } from '#core/species'
 import { componentsOf, type Component } from './components'
 import { saturationAt, shippedCurves, type Curve } from './curve'
 
-/** A solid that could come down at a temperature, and its product limit in molalities. */
-export interface Solid {
+/** A solid that stands, as what it is made of. */
+export interface StandingSolid {
   readonly form: Formula
   /** The anhydrous salt's formula. */
   readonly salt: Formula
@@ -13,6 +13,10 @@ export interface Solid {
   readonly waters: number
   /** g/mol of the solid. */
   readonly molarMass: number
+}
+
+/** A solid that could come down at a temperature, and its product limit in molalities. */
+export interface Solid extends StandingSolid {
   /**
    * ln of the product of its ions' molalities at saturation, each to its count, with the water of a hydrate at the activity
    * exp(−0.018 Σm) of an ideal dilute solution; read off the salt's own curve.
@@ -25,6 +29,13 @@ export interface Solid {
 
 export const WATER_MOLAR = 18.015
 const KG = 1000
+
+/** A salt with so many waters, as a solid that stands. */
+export function solidWith(salt: Formula, waters: number): StandingSolid {
+  const read = parseFormula(withWaters(salt.text, waters))
+  const form = read.ok ? read.value : salt
+  return { form, salt, components: componentsOf(salt), waters, molarMass: molarMass(salt) + waters * WATER_MOLAR }
+}
 
 /** The solid of a curve at a temperature; undefined off its range. */
 export function solidOf(curve: Curve, celsius: number): Solid | undefined {

@@ -83,7 +83,7 @@ function displace({ pot, rest }: Cake, volume: number): Washed {
   const clinging = rest.told.water + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
   const share = clinging > 0 ? clinging / (clinging + volume * SOLVENT_DENSITY) : 0
   const totals = new Map(pot.totals)
-  for (const [key, amount] of rest.dissolved) totals.set(key, totals.get(key)! - amount * (1 - share))
+  for (const [key, amount] of rest.dissolved) totals.set(key, (totals.get(key) ?? 0) - amount * (1 - share))
   const dissolved = new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share]))
   const next: PotState = {
     ...pot,

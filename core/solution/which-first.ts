@@ -1,7 +1,7 @@
 import { molarMass, parseFormula, type Formula } from '#core/formula'
 import { substances } from '#core/reference'
 import { ionsOf } from '#core/species'
-import { componentsOf } from './components'
+import { componentsOf, mostOf } from './components'
 import type { Curve } from './curve'
 import { findCurve } from './curve'
 import { addSolute, type PotState } from './pot-state'
@@ -92,18 +92,17 @@ function swap(
   const text = swappedFormula(salt, ion, other)
   const formula = text === undefined ? undefined : parseFormula(text)
   if (!formula?.ok || !findCurve(formula.value, own)) return undefined
-  const solute = pot.solutes.find(one => one.salt.text === salt.text)!
-  const keep = pot.solutes.filter(one => one !== solute)
+  const keep = pot.solutes.filter(one => one.salt.text !== salt.text)
   let next: PotState = { ...pot, totals: new Map(), solutes: [] }
   for (const one of keep) {
-    const added = addSolute(next, one.salt, one.amount * molarMass(one.salt), own)
+    const added = addSolute(next, one.salt, mostOf(one.salt, pot.totals) * molarMass(one.salt), own)
     if (!added.ok) return undefined
     next = added.value
   }
   const shared = componentsOf(salt).find(({ key }) => !key.startsWith(ion))
   const count = componentsOf(formula.value).find(({ key }) => key === shared?.key)?.count
   if (!shared || !count) return undefined
-  const amount = (solute.amount * shared.count) / count
+  const amount = (mostOf(salt, pot.totals) * shared.count) / count
   const added = addSolute(next, formula.value, amount * molarMass(formula.value), own)
   return added.ok ? { pot: { ...added.value, water: pot.water }, salt: formula.value.text } : undefined
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { balance, parseEquation, printReaction } from '#core/equation'
 import { nameOf } from '#core/species'
-import { withMix, type StagePlan } from '#core/sheet'
+import { withMix, withShare, type StagePlan } from '#core/sheet'
 import type { Span } from '#core/problem'
 
 /** Several independent reactions share these species: which of them runs, or in what shares. */
@@ -30,17 +30,8 @@ const shareOf = (text: string): string => stage.mix?.find(({ equation }) => equa
 const indexOf = (text: string): number => stage.mix?.findIndex(({ equation }) => equation === text) ?? -1
 
 function setShare(text: string, share: string): void {
-  emit(
-    'change',
-    stage =>
-      withMix(
-        stage,
-        options.value
-          .map(option => ({ equation: option.text, share: option.text === text ? share : shareOf(option.text) }))
-          .filter(part => part.share.trim() !== ''),
-      ),
-    `mix ${text}`,
-  )
+  const reactions = options.value.map(option => option.text)
+  emit('change', stage => withShare(stage, reactions, text, share), `mix ${text}`)
 }
 const takeAlone = (text: string): void =>
   emit('change', stage => withMix(stage, [{ equation: text, share: '100 %' }]), 'mix')

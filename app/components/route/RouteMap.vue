@@ -17,13 +17,13 @@ import {
 import type { Span } from '#core/problem'
 
 /** The stages one under the other, each with what feeds it; a line at the left leads from what makes to what takes. */
-const { plan, sheets, weighed, code, problemStage, problemAt } = defineProps<{
+const { plan, sheets, weighed, code, problemStages, problemAt } = defineProps<{
   plan: Plan
   sheets: readonly StageSheet[]
   /** What earlier stages really gave. */
   weighed: ReadonlyMap<string, Figure>
   code: string
-  problemStage: number | undefined
+  problemStages: readonly number[]
   problemAt: (...path: (string | number)[]) => { span?: Span | undefined; why: string; fix: string } | undefined
 }>()
 const emit = defineEmits<{
@@ -35,7 +35,7 @@ const numberOf = (id: string): number => plan.stages.findIndex(stage => stage.id
 const rows = computed(() =>
   plan.stages.map((stage, i) => ({
     stage,
-    sheet: sheets[i],
+    sheet: sheets.find(({ id }) => id === stage.id),
     isLast: i === plan.stages.length - 1,
     feeds: fedBy(plan, stage.id),
     bottles: stage.reagents.filter(({ supply }) => supply.kind !== 'stage'),
@@ -101,7 +101,7 @@ const height = computed(() => {
       <li v-for="(row, i) in rows" :key="row.stage.id" class="pb-3">
         <article
           class="grid grid-cols-[minmax(0,1fr)_310px_auto] gap-4 rounded-lg border px-4 py-2.5 max-md:grid-cols-1"
-          :class="problemStage === i ? 'border-red-edge' : 'border-rule'"
+          :class="problemStages.includes(i) ? 'border-red-edge' : 'border-rule'"
           :aria-label="`Stage ${i + 1}`"
         >
           <div class="min-w-0">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatFigure, formatValue } from '#core/quantity'
-import { heatOf, type PlanSheet, type StageSheet } from '#core/sheet'
+import { hasUnread, heatOf, type PlanSheet, type StageSheet } from '#core/sheet'
 import type { Setting } from '#core/result'
 
 export type Fact = 'water' | 'gas' | 'heat' | 'ions' | 'product'
@@ -8,39 +8,52 @@ export type Fact = 'water' | 'gas' | 'heat' | 'ions' | 'product'
 const { sheet, setting, plan, open } = defineProps<{
   sheet: StageSheet
   setting: Setting
-  plan: PlanSheet
+  /** Undefined while another stage does not read. */
+  plan: PlanSheet | undefined
   open: string | undefined
 }>()
 const emit = defineEmits<{ open: [fact: Fact] }>()
 
+const UNREAD = 'does not read'
+const isUnread = (...fields: Parameters<typeof hasUnread>[2][]): boolean =>
+  hasUnread(setting.stage, setting.room, ...fields)
 const heat = computed(() => heatOf(setting.stage, sheet))
-const isLast = computed(() => plan.stages.at(-1)?.id === sheet.id)
+const isLast = computed(() => plan?.stages.at(-1)?.id === sheet.id)
 const facts = computed((): { key: Fact; label: string; value: string; estimate?: boolean }[] => [
   {
     key: 'water',
     label: 'Water in the pot',
-    value: formatFigure(sheet.water.total, 4),
+    value: isUnread('solvent', 'evaporate') ? UNREAD : formatFigure(sheet.water.total, 4),
     estimate: sheet.water.estimated,
   },
   {
     key: 'gas',
     label: sheet.gases.length > 1 ? 'Gases' : 'Gas',
-    value: sheet.gases.length === 0 ? 'none' : sheet.gases.map(({ volume }) => formatFigure(volume, 3)).join(' + '),
+    value:
+      sheet.gases.length === 0
+        ? 'none'
+        : isUnread()
+          ? UNREAD
+          : sheet.gases.map(({ volume }) => formatFigure(volume, 3)).join(' + '),
   },
   {
     key: 'heat',
     label: heat.value.known ? 'Heat at once, estimate' : 'Heat',
-    value: heat.value.known
-      ? `${heat.value.rise.value >= 0 ? '+' : '−'} ${formatValue(Math.abs(heat.value.rise.value), 'warming', 2)}`
-      : 'not known',
+    value: isUnread('solvent', 'at')
+      ? UNREAD
+      : heat.value.known
+        ? `${heat.value.rise.value >= 0 ? '+' : '−'} ${formatValue(Math.abs(heat.value.rise.value), 'warming', 2)}`
+        : 'not known',
   },
   { key: 'ions', label: 'In the water', value: 'ions, names' },
   {
     key: 'product',
     label: isLast.value ? 'Expected' : 'Goes on',
-    value: isLast.value
-      ? formatFigure(plan.overall.expected, 4)
-      : formatValue(sheet.products[0]!.theoretical.value * setting.stage.yield.value, 'mass', 4),
+    value: isUnread('yield')
+      ? UNREAD
+      : isLast.value && plan
+        ? formatFigure(plan.overall.expected, 4)
+        : formatValue(sheet.products[0]!.theoretical.value * setting.stage.yield.value, 'mass', 4),
   },
 ])
 </script>

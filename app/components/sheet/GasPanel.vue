@@ -1,6 +1,15 @@
 <script setup lang="ts">
 import { formatFigure, formatValue, type Figure } from '#core/quantity'
-import { gasFacts, withBench, withRoom, withTrap, type Plan, type StagePlan, type StageSheet } from '#core/sheet'
+import {
+  gasFacts,
+  hasUnread,
+  withBench,
+  withRoom,
+  withTrap,
+  type Plan,
+  type StagePlan,
+  type StageSheet,
+} from '#core/sheet'
 import type { Setting } from '#core/result'
 import type { Span } from '#core/problem'
 
@@ -20,7 +29,15 @@ const emit = defineEmits<{
   working: [figure: Figure]
   close: []
 }>()
-const gases = computed(() => (sheet && setting ? gasFacts(setting.stage, sheet, setting.room) : []))
+/** Shown only where everything they hang on reads. */
+const gases = computed(() =>
+  sheet &&
+  setting &&
+  setting.room.unread.length === 0 &&
+  !hasUnread(setting.stage, setting.room, 'addition', 'trap', 'solvent')
+    ? gasFacts(setting.stage, sheet, setting.room)
+    : [],
+)
 const verdicts = {
   harmless: { words: 'no trap needed', look: 'text-verdigris' },
   hood: { words: 'in the hood', look: 'font-semibold text-amber' },

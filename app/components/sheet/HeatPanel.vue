@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatValue, type Figure } from '#core/quantity'
-import { heatOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
+import { hasUnread, heatOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
 import type { Setting } from '#core/result'
 import type { Span } from '#core/problem'
 
@@ -17,7 +17,12 @@ const emit = defineEmits<{
   working: [figure: Figure]
   close: []
 }>()
-const heat = computed(() => (sheet && setting ? heatOf(setting.stage, sheet) : undefined))
+/** Shown only where everything it hangs on reads. */
+const heat = computed(() =>
+  sheet && setting && !hasUnread(setting.stage, setting.room, 'solvent', 'at', 'bath', 'addition')
+    ? heatOf(setting.stage, sheet)
+    : undefined,
+)
 </script>
 
 <template>

@@ -75,11 +75,12 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
       <template v-if="supply.kind === 'solid'">
         <div class="max-md:col-span-2">
           <QuantityField
-            :model-value="textOf('formula') || species"
+            :model-value="textOf('formula')"
             wide
             label="Form as weighed"
+            :placeholder="species"
             :problem="problemAt('formula')"
-            @update:model-value="set('formula', $event === species ? '' : $event)"
+            @update:model-value="set('formula', $event)"
           />
           <div class="mt-1.5 flex flex-wrap gap-1.5">
             <button

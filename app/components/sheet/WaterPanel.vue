@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatFigure, type Figure } from '#core/quantity'
 import { explainSolubility } from '#core/solution'
-import { potOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
+import { hasUnread, potOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
 import type { Setting } from '#core/result'
 import type { Span } from '#core/problem'
 
@@ -19,7 +19,12 @@ const emit = defineEmits<{
   close: []
 }>()
 
-const pot = computed(() => (sheet && setting ? potOf(setting.stage, sheet, setting.curves) : undefined))
+/** Shown only where everything it hangs on reads. */
+const pot = computed(() =>
+  sheet && setting && !hasUnread(setting.stage, setting.room, 'solvent', 'evaporate', 'at', 'vessel')
+    ? potOf(setting.stage, sheet, setting.curves)
+    : undefined,
+)
 const fields = [
   { key: 'solvent', label: 'Water as solvent', placeholder: 'g or mL' },
   { key: 'at', label: 'Kept at', placeholder: '25 °C' },

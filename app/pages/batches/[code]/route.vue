@@ -13,6 +13,9 @@ const uses = computed(() =>
     ? elementUse(batch.read.value, batch.sheet, overall.value.expected)
     : [],
 )
+const problemStages = computed(() =>
+  batch.problems.flatMap(({ path }) => (typeof path[1] === 'number' ? [path[1]] : [])),
+)
 const share = computed(() =>
   overall.value && overall.value.theoretical.value > 0
     ? (overall.value.expected.value / overall.value.theoretical.value) * 100
@@ -81,10 +84,10 @@ function scale(by: number): void {
     <RouteMap
       class="mt-4"
       :plan="plan"
-      :sheets="batch.sheet?.stages ?? []"
+      :sheets="batch.sheets"
       :weighed="batch.weighed"
       :code="batch.code"
-      :problem-stage="typeof batch.problem?.path[1] === 'number' ? batch.problem.path[1] : undefined"
+      :problem-stages="problemStages"
       :problem-at="batch.problemAt"
       @change="batch.changePlan"
       @before="(id, species) => (adding = { before: { id, species } })"

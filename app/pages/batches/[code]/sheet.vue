@@ -12,10 +12,12 @@ import {
   withMix,
   withSupply,
   withYield,
+  type Path,
   type StagePlan,
   type StageSheet,
   type SupplyPlan,
 } from '#core/sheet'
+import { fieldPlace } from '~/components/sheet/problem-place'
 import { useBatchStore } from '~/stores/batch'
 import { useLibraryStore } from '~/stores/library'
 
@@ -81,27 +83,49 @@ const sourcesOf = (species: string): { id: string; name: string }[] => {
 }
 
 const notes = computed((): MarginNote[] => {
-  if (sheet.value && batch.setting) return sheetNotes(sheet.value, batch.setting)
-  if (!batch.problem || scaleProblem.value || isSeveral.value) return []
-  return [
-    {
-      tone: 'caution',
-      tag: 'Does not read',
-      text: 'Something typed on this sheet does not read, marked in red where it stands. No figure is shown until it does.',
-    },
-  ]
+  const doubts: MarginNote[] =
+    here.value.length > 0 && !isSeveral.value
+      ? [
+          {
+            tone: 'caution',
+            tag: 'Does not read',
+            text: 'Something typed on this sheet does not read, marked in red where it stands. Figures that hang on it are not shown until it does.',
+          },
+        ]
+      : []
+  return [...doubts, ...(sheet.value && batch.setting ? sheetNotes(sheet.value, batch.setting) : [])]
 })
+const SCALES: readonly string[] = ['sheet.no-scale', 'sheet.two-scales', 'sheet.target-not-last']
 const scaleProblem = computed(() => {
-  const found = batch.problem
-  return found && ['sheet.no-scale', 'sheet.two-scales', 'sheet.target-not-last'].includes(found.problem.code)
-    ? explainPlan(found)
-    : undefined
+  const found = batch.problems.find(({ problem }) => SCALES.includes(problem.code))
+  return found && explainPlan(found)
 })
+/** What does not read on this stage, or of the room that all share. */
+const here = computed(() =>
+  batch.problems.filter(
+    ({ path, problem }) => !SCALES.includes(problem.code) && (path[0] !== 'stages' || path[1] === batch.stageAt),
+  ),
+)
 /** A problem on another stage keeps this one from being computed. */
 const elsewhere = computed(() => {
-  const at = batch.problem?.path[1]
-  return batch.problem && typeof at === 'number' && at !== batch.stageAt ? at : undefined
+  if (sheet.value) return undefined
+  const other = batch.problems.find(({ path }) => typeof path[1] === 'number' && path[1] !== batch.stageAt)
+  return other && Number(other.path[1])
 })
+const speciesOf = (i: number): string => stage.value.reagents[i]?.species ?? ''
+/** Opens the panel that a field stands in, and takes the focus to what is marked there. */
+function show(path: Path): void {
+  const place = fieldPlace(path)
+  if (place.panel === 'equation') editsEquation.value = true
+  else if (place.panel === 'supply') open.value = { panel: 'supply', species: speciesOf(place.reagent) }
+  else if (place.panel !== 'table') open.value = { panel: place.panel }
+  void nextTick(() => {
+    const marked = document.querySelectorAll<HTMLElement>(
+      `${place.panel === 'table' ? 'table ' : 'section '}[aria-invalid=true]`,
+    )
+    marked[0]?.focus()
+  })
+}
 const isSeveral = computed(
   () => !reaction.value.ok && reaction.value.problem.problem.code === 'sheet.several-reactions',
 )
@@ -149,7 +173,7 @@ onKeyStroke('Escape', () => {
       label="Equation"
     />
     <ReactionChoice
-      v-if="isSeveral || stage.mix || batch.problem?.path.includes('mix')"
+      v-if="isSeveral || stage.mix || here.some(({ path }) => path.includes('mix'))"
       :stage="stage"
       :problem-at="problemAt"
       @change="change"
@@ -168,6 +192,7 @@ onKeyStroke('Escape', () => {
         @excess="open = { panel: 'excess', species: $event }"
         @product="open = { panel: 'product' }"
       />
+      <ProblemList v-if="here.length > 0" :problems="here" :species-of="speciesOf" @show="show" />
       <p v-if="scaleProblem" class="mt-3 rounded-lg border border-blue-edge bg-blue-soft px-3 py-2" role="status">
         {{ scaleProblem.why }} {{ scaleProblem.fix }}
       </p>
@@ -176,13 +201,25 @@ onKeyStroke('Escape', () => {
         <NuxtLink :to="{ query: { stage: batch.stages[elsewhere]!.id } }" class="underline">Go there</NuxtLink>
       </p>
       <FactStrip
-        v-if="sheet && batch.setting && batch.sheet"
+        v-if="sheet && batch.setting"
         :sheet="sheet"
         :setting="batch.setting"
         :plan="batch.sheet"
         :open="open?.panel"
         @open="toggle"
       />
+      <p v-else-if="!sheet" class="small mt-3">
+        No figures yet.
+        <button
+          v-for="panel in ['water', 'gas', 'heat', 'product'] as const"
+          :key="panel"
+          type="button"
+          class="ml-2 min-h-6 rounded text-verdigris underline"
+          @click="toggle(panel)"
+        >
+          {{ { water: 'Water and vessel', gas: 'Gas and room', heat: 'Heat', product: 'Product and yield' }[panel] }}
+        </button>
+      </p>
       <template v-if="open">
         <WaterPanel
           v-if="open.panel === 'water'"
