@@ -23,12 +23,16 @@ export function useBenchLanes() {
   const hours = computed(() => lab.lab?.settings?.hours ?? usualHours)
   const have = computed(() => lab.lab?.settings?.have ?? {})
 
-  const lanes = computed((): Lane[] =>
-    (bench.bench?.batches ?? []).map(batch => ({
-      batch,
-      spans: layOut(batch.lane, now.value, hours.value, localCalendar),
-    })),
-  )
+  /** A batch whose lane cannot be laid out has none, and takes no other with it. */
+  const lanes = computed((): Lane[] => (bench.bench?.batches ?? []).map(batch => ({ batch, spans: spansOf(batch) })))
+  function spansOf({ code, lane }: BenchBatch): readonly LaneSpan[] {
+    try {
+      return layOut(lane, now.value, hours.value, localCalendar)
+    } catch (error) {
+      console.error(`The lane of ${code}:`, error)
+      return []
+    }
+  }
   /** One a batch: what is late or due, and the next thing for hands. */
   const wanted = computed((): Wanted[] =>
     lanes.value

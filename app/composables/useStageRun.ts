@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step } from '#core/journal'
-import { proposedFor } from '#core/result'
+import { bareSteps, proposedFor } from '#core/result'
+import { useAttempt } from './useAttempt'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore, type NewEntry } from '~/stores/journal'
 import { useLabStore } from '~/stores/lab'
@@ -14,10 +15,13 @@ export function useStageRun() {
 
   const stageId = computed(() => batch.stage?.id ?? '')
   const saved = computed(() => batch.document?.procedures?.find(({ stage }) => stage === stageId.value)?.steps)
-  const proposed = computed((): readonly Step[] => {
-    if (!batch.setting || !batch.stageSheet) return []
-    return proposedFor(batch.setting, batch.stageSheet, batch.stage?.crystals?.moves)
-  })
+  const proposal = useAttempt('The proposed procedure', (): readonly Step[] =>
+    batch.setting && batch.stageSheet ? proposedFor(batch.setting, batch.stageSheet, batch.stage?.crystals?.moves) : [],
+  )
+  /** Where nothing can be proposed, what is charged and made can still be weighed. */
+  const proposed = computed(
+    (): readonly Step[] => proposal.value.value ?? (batch.stageSheet ? bareSteps(batch.stageSheet) : []),
+  )
   const procedure = computed(() => saved.value ?? proposed.value)
   const run = computed(() => runOf(procedure.value, journal.lines, stageId.value))
   const spans = (now: number): LaneSpan[] =>
@@ -49,5 +53,5 @@ export function useStageRun() {
       steps: steps.map(step => ({ ...step, id: crypto.randomUUID().slice(0, 8) })),
     } as NewEntry)
   }
-  return { stageId, saved, procedure, proposed, run, spans, take, deviate }
+  return { stageId, saved, procedure, proposal, proposed, run, spans, take, deviate }
 }

@@ -8,7 +8,8 @@ const LIMIT = 10_000
 /** Which salt comes first, worked out in a worker each time the question changes; the last question wins. */
 export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
   const verdict = ref<Verdict>()
-  const state = ref<'none' | 'working' | 'done' | 'gave up'>('none')
+  const state = ref<'none' | 'working' | 'done' | 'gave up' | 'failed'>('none')
+  const tries = ref(0)
   let worker: Worker | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -19,8 +20,8 @@ export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
   }
 
   watch(
-    () => JSON.stringify(question.value),
-    asked => {
+    () => [JSON.stringify(question.value), tries.value] as const,
+    ([asked]) => {
       cancel()
       verdict.value = undefined
       state.value = asked ? 'working' : 'none'
@@ -31,6 +32,10 @@ export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
         state.value = 'done'
         cancel()
       }
+      worker.onerror = () => {
+        cancel()
+        state.value = 'failed'
+      }
       timer = setTimeout(() => {
         cancel()
         state.value = 'gave up'
@@ -40,5 +45,5 @@ export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
     { immediate: true },
   )
   onScopeDispose(cancel)
-  return { verdict, state }
+  return { verdict, state, retry: () => void (tries.value += 1) }
 }

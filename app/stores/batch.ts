@@ -1,11 +1,12 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
 import type { BatchDocument, Change } from '#core/document'
 import { fail, ok } from '#core/problem'
 import { computeReadPlan, explainPlan, readAsFar, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
 import type { Plan } from '#core/sheet'
+import { useAttempt } from '~/composables/useAttempt'
 import { useHistory } from '~/composables/useHistory'
 import { useJournalStore } from './journal'
 import { useLibraryStore } from './library'
@@ -45,7 +46,10 @@ export const useBatchStore = defineStore('batch', () => {
   const stage = computed(() => stages.value.find(({ id }) => id === stageId.value) ?? stages.value.at(-1))
   const stageAt = computed(() => (stage.value ? stages.value.indexOf(stage.value) : -1))
   /** The plan as far as it reads; `read` is the whole of it, or its first problem. */
-  const reading = computed(() => document.value && readAsFar(document.value.plan, library.substances))
+  const readingAttempt = useAttempt('The plan', () =>
+    document.value ? readAsFar(document.value.plan, library.substances) : undefined,
+  )
+  const reading = readingAttempt.value
   const read = computed(() => {
     if (!reading.value) return undefined
     const [first] = reading.value.problems
@@ -61,10 +65,11 @@ export const useBatchStore = defineStore('batch', () => {
         }),
       ),
   )
-  const computedPlan = computed(() => {
+  const sheetAttempt = useAttempt('The sheet', () => {
     if (!reading.value || reading.value.plan.stages.length === 0) return undefined
     return computeReadPlan(reading.value.plan, weighed.value)
   })
+  const computedPlan = sheetAttempt.value
   const sheets = computed(() => (computedPlan.value?.ok ? computedPlan.value.value.stages : []))
   const stageSheet = computed(() => sheets.value.find(({ id }) => id === stage.value?.id))
   const readStage = computed(() => reading.value?.plan.stages.find(({ id }) => id === stage.value?.id))
@@ -265,6 +270,7 @@ export const useBatchStore = defineStore('batch', () => {
     sheet,
     sheets,
     problems,
+    attempts: markRaw([readingAttempt, sheetAttempt] as const),
     problemAt,
     saving,
     conflict,

@@ -44,9 +44,13 @@ export function laneOf(run: Run, timers: readonly Timer[], stage: string): LaneS
   })
 }
 
-/** When a running countdown will ring; undefined for one that stands still or has no end. */
+/** When a running countdown will ring; undefined for one that stands still, has no end, or ends past any calendar. */
 export function ringsAt(timer: Timer | undefined): string | undefined {
   if (!timer || timer.seconds === undefined || timer.paused.some(({ to }) => to === undefined)) return undefined
-  const still = timer.paused.reduce((sum, { from, to }) => sum + Date.parse(to!) - Date.parse(from), 0)
-  return new Date(Date.parse(timer.startedAt) + timer.seconds * 1000 + still).toISOString()
+  const still = timer.paused.reduce(
+    (sum, { from, to }) => sum + Math.max(0, Date.parse(to ?? from) - Date.parse(from)),
+    0,
+  )
+  const at = new Date(Date.parse(timer.startedAt) + timer.seconds * 1000 + still)
+  return Number.isNaN(at.getTime()) ? undefined : at.toISOString()
 }

@@ -94,6 +94,20 @@ function laneFor(
   })
 }
 
+/** Only the weighings of a stage: every charge and the product. */
+export function bareSteps(sheet: StageSheet): readonly Step[] {
+  const charges = sheet.reagents
+    .filter(({ planned }) => planned)
+    .map(({ species, weighAs, volume }, i): Step => ({
+      id: `charge-${i + 1}`,
+      do: volume ? 'measure' : 'weigh',
+      words: `${volume ? 'Measure' : 'Weigh'} {${weighAs}}`,
+      about: { what: 'charge', species },
+    }))
+  const form = sheet.products[0]?.form ?? ''
+  return [...charges, { id: 'product-1', do: 'weigh', words: `Weigh {${form}}`, about: { what: 'product', crop: 1 } }]
+}
+
 /** The procedure that a stage's plan asks for, with the crystallisation that the chemist planned, or else a proposed one. */
 export function proposedFor(
   setting: Setting,

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { typeset } from '#core/formula'
+import { parseFormula, typeset } from '#core/formula'
 
-/** A canonical formula text, typeset; what does not read as one is shown as it is. */
+/** A formula, typeset the one way however it was typed; what does not read as one is shown as it is. */
 const { text } = defineProps<{ text: string }>()
-const pieces = computed(() => typeset(text))
+const pieces = computed(() => {
+  const read = parseFormula(text)
+  return typeset(read.ok ? read.value.text : text)
+})
 const tags = { line: 'span', sub: 'sub', sup: 'sup' } as const
 </script>
 

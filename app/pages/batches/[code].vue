@@ -2,6 +2,7 @@
 import { computeWorksheet } from '#core/assay'
 import { assayWords } from '#core/result'
 import { productMass, weighingOf } from '#core/journal'
+import { useAttempt } from '~/composables/useAttempt'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 
@@ -26,7 +27,7 @@ watch(
   { immediate: true },
 )
 
-const settled = computed((): Record<string, boolean> => {
+const settledAttempt = useAttempt('How far the batch is', (): Record<string, boolean> => {
   const stage = batch.stage
   if (!stage) return {}
   const charged = batch.stageSheet?.reagents.filter(({ planned }) => planned) ?? []
@@ -44,6 +45,7 @@ const settled = computed((): Record<string, boolean> => {
     assay: (batch.document?.assays ?? []).some(sheet => assayWords(sheet, computeWorksheet(sheet))),
   }
 })
+const settled = computed(() => settledAttempt.value.value ?? {})
 const stageNames = computed(() =>
   batch.stages.map((stage, i) => ({
     id: stage.id,
@@ -64,7 +66,10 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
   </main>
   <div v-else-if="batch.document" class="batch grid min-h-0 flex-1">
     <BatchRail :code="code" :settled="settled" :stages="stageNames" />
-    <NuxtPage />
+    <div class="flex min-h-0 min-w-0 flex-col">
+      <FailedParts :of="[...batch.attempts, settledAttempt]" />
+      <PanelGuard :key="$route.path" name="This page"><NuxtPage /></PanelGuard>
+    </div>
   </div>
   <main v-else class="bg-sheet p-8" aria-busy="true">
     <p class="text-soft">

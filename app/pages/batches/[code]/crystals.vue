@@ -23,6 +23,7 @@ import {
 } from '#core/solution'
 import { withBench, withCrystals, withYield } from '#core/sheet'
 import { potReadings } from '#core/journal'
+import { useAttempt } from '~/composables/useAttempt'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import { useLibraryStore } from '~/stores/library'
@@ -42,16 +43,19 @@ const curve = computed(() => (product.value ? findCurve(product.value, curves.va
 const hasProduct = computed(() => (product.value ? ionsOfSparing(product.value) !== undefined : false))
 /** Thrown down and not crystallised: only a solubility product is known, at one temperature. */
 const sparing = computed(() => hasProduct.value && !curve.value)
-const start = computed(() => (sheet.value && curve.value ? stagePot(sheet.value, curves.value) : undefined))
-const proposed = computed(() =>
+const pot = useAttempt('The pot', () => (sheet.value && curve.value ? stagePot(sheet.value, curves.value) : undefined))
+const start = pot.value
+const proposal = useAttempt('A first way to crystallise', () =>
   start.value && product.value ? proposeMoves(start.value.pot, product.value, curves.value) : undefined,
 )
+const proposed = proposal.value
 const moves = computed((): readonly MovePlan[] => stage.value.crystals?.moves ?? proposed.value ?? [])
 const isOwn = computed(() => stage.value.crystals !== undefined)
 const read = computed(() => readMoves(moves.value))
-const course = computed(() =>
+const way = useAttempt('The course of these moves', () =>
   start.value && read.value.ok ? follow(start.value.pot, read.value.value, curves.value) : undefined,
 )
+const course = way.value
 
 const problem = computed(() => {
   if (!read.value.ok) {
@@ -64,12 +68,13 @@ const problem = computed(() => {
 })
 const isOfMoves = (found: CourseProblem): found is MoveProblem & CourseProblem => found.code.startsWith('moves.')
 /** The whole way, or as far as it goes before the move that stops it. */
-const done = computed(() => {
+const doneAttempt = useAttempt('The way as far as it goes', () => {
   if (!course.value || course.value.ok) return course.value?.value
   if (!start.value || !read.value.ok) return undefined
   const far = follow(start.value.pot, read.value.value.slice(0, course.value.problem.step), curves.value)
   return far.ok ? far.value : undefined
 })
+const done = doneAttempt.value
 
 function change(next: readonly MovePlan[], key: string): void {
   batch.change(stage => withCrystals(stage, next), `crystals ${key}`)
@@ -85,7 +90,7 @@ function drag(at: number, celsius: number): void {
 }
 
 /** Points of the way on the chart: where the liquor stands after each move. */
-const path = computed(() => {
+const pathAttempt = useAttempt('The path on the chart', () => {
   const salt = curve.value?.salt
   if (!done.value || !salt || !start.value) return []
   return done.value.steps.flatMap((told, i) => {
@@ -117,8 +122,9 @@ const path = computed(() => {
     ]
   })
 })
+const path = computed(() => pathAttempt.value.value ?? [])
 /** What the run really measured: volume and temperature of the pot. */
-const real = computed(() => {
+const realAttempt = useAttempt('What the run measured', () => {
   const salt = curve.value?.salt
   if (!salt || !start.value) return []
   const { pot } = start.value
@@ -134,13 +140,14 @@ const real = computed(() => {
     return [{ celsius, grams: gramsIn({ ions, freeWater: low }, salt), label: at.slice(11, 16) }]
   })
 })
+const real = computed(() => realAttempt.value.value ?? [])
 const others = computed(() =>
   (start.value?.pot.solutes ?? [])
     .flatMap(({ curve: other }) => (other && other !== curve.value ? [other] : []))
     .slice(0, 3),
 )
 
-const questions = computed(() => {
+const questionsAttempt = useAttempt('When it is saturated', () => {
   if (!start.value || !product.value) return undefined
   const { pot } = start.value
   const span = spanOf(pot)
@@ -154,7 +161,12 @@ const questions = computed(() => {
     first: saturationTemperature(pot, hot, curves.value),
   }
 })
-const { verdict, state: firstState } = useWhichFirst(
+const questions = questionsAttempt.value
+const {
+  verdict,
+  state: firstState,
+  retry: askFirst,
+} = useWhichFirst(
   computed(() => {
     if (!start.value || !product.value || !batch.document || start.value.pot.solutes.length < 2) return undefined
     const span = spanOf(start.value.pot)
@@ -176,7 +188,7 @@ const { verdict, state: firstState } = useWhichFirst(
     }
   }),
 )
-const filterAt = computed(() => {
+const filterAtAttempt = useAttempt('When it comes down in a filter', () => {
   if (!done.value || !product.value || !start.value) return undefined
   const hot = done.value.steps[0]
   return (
@@ -189,8 +201,9 @@ const filterAt = computed(() => {
     )
   )
 })
+const filterAt = filterAtAttempt.value
 const cake = computed(() => done.value?.cakes[0])
-const washes = computed(() => {
+const washesAttempt = useAttempt('How to wash', () => {
   if (!cake.value || !product.value || !read.value.ok) return []
   const beforeWash =
     start.value &&
@@ -209,14 +222,21 @@ const washes = computed(() => {
       )
     : []
 })
+const washes = computed(() => washesAttempt.value.value ?? [])
 function takeWash({ solvent, celsius, portions, portion }: WashOption): void {
   const wash: MovePlan = { wash: { with: solvent, volume: `${portion.toPrecision(2)} mL`, at: `${celsius} °C` } }
   change([...moves.value.filter(move => !('wash' in move)), ...Array.from({ length: portions }, () => wash)], 'wash')
 }
-const drying = computed(() => (product.value ? dryingAdvice(product.value, library.substances) : undefined))
+const dryingAttempt = useAttempt('How to dry', () =>
+  product.value ? dryingAdvice(product.value, library.substances) : undefined,
+)
+const drying = dryingAttempt.value
 
 const crops = computed(() => (done.value?.crops ?? []).filter(({ mass }) => mass > 1e-4))
-const recovery = computed(() => (done.value && product.value ? recoveryOf(done.value, product.value, curves.value) : 0))
+const recoveryAttempt = useAttempt('What of it comes', () =>
+  done.value && product.value ? recoveryOf(done.value, product.value, curves.value) : 0,
+)
+const recovery = computed(() => recoveryAttempt.value.value ?? 0)
 function takeYield(): void {
   batch.change(stage => withYield(stage, `${(recovery.value * 100).toPrecision(3)} %`), 'yield from crystals')
 }
@@ -244,7 +264,7 @@ const tabs = [
   { key: 'throw', name: 'Precipitate' },
 ] as const
 
-const notes = computed(() =>
+const notesAttempt = useAttempt('The margin', () =>
   product.value
     ? crystalNotes({
         product: product.value,
@@ -257,10 +277,25 @@ const notes = computed(() =>
       })
     : [],
 )
+const notes = computed(() => notesAttempt.value.value ?? [])
+const attempts = [
+  pot,
+  proposal,
+  way,
+  doneAttempt,
+  pathAttempt,
+  realAttempt,
+  questionsAttempt,
+  filterAtAttempt,
+  washesAttempt,
+  dryingAttempt,
+  recoveryAttempt,
+  notesAttempt,
+]
 </script>
 
 <template>
-  <MarginPage :notes="notes">
+  <MarginPage :notes="notes" :attempts="attempts">
     <div class="flex items-start justify-between gap-3">
       <div>
         <h1>Crystals of <FormulaText :text="stage.product.form ?? stage.product.species" /></h1>
@@ -304,7 +339,9 @@ const notes = computed(() =>
     <template v-else>
       <div class="mt-3 grid gap-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,380px)]">
         <div>
-          <LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag" />
+          <PanelGuard name="The chart"
+            ><LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag"
+          /></PanelGuard>
           <div class="crops mt-2" role="status">
             <p v-for="crop in crops" :key="crop.form">
               <b class="figure text-[20px]">{{ crop.mass.toPrecision(4) }} g</b> <FormulaText :text="crop.form" />,
@@ -332,13 +369,14 @@ const notes = computed(() =>
             </button>
           </div>
         </div>
-        <MoveList
-          :moves="moves"
-          :product="stage.product.form ?? stage.product.species"
-          :course="done"
-          :problem="problem"
-          @change="change"
-        />
+        <PanelGuard name="The moves"
+          ><MoveList
+            :moves="moves"
+            :product="stage.product.form ?? stage.product.species"
+            :course="done"
+            :problem="problem"
+            @change="change"
+        /></PanelGuard>
       </div>
     </template>
     <nav class="mt-5 flex gap-1 border-b border-rule" aria-label="Advice">
@@ -356,10 +394,12 @@ const notes = computed(() =>
     </nav>
     <section class="pt-3" :aria-label="tabs.find(({ key }) => key === tab)!.name">
       <template v-if="tab === 'wash'">
-        <WashTable v-if="washes.length > 0" :options="washes" @take="takeWash" />
+        <PanelGuard v-if="washes.length > 0" name="How to wash"
+          ><WashTable :options="washes" @take="takeWash"
+        /></PanelGuard>
         <p v-else>There is no crop to wash yet.</p>
       </template>
-      <DryingTable v-else-if="tab === 'dry' && drying" :advice="drying" />
+      <PanelGuard v-else-if="tab === 'dry' && drying" name="How to dry"><DryingTable :advice="drying" /></PanelGuard>
       <template v-else-if="tab === 'first'">
         <template v-if="verdict">
           <ol class="text-[14px]">
@@ -379,6 +419,12 @@ const notes = computed(() =>
           </ul>
         </template>
         <p v-else-if="firstState === 'working'" class="text-[14px]" role="status">Working out what comes first…</p>
+        <PartFailed
+          v-else-if="firstState === 'failed'"
+          name="Which salt comes first"
+          why="the worker stopped"
+          @retry="askFirst"
+        />
         <p v-else-if="firstState === 'gave up'" class="text-[14px]">
           This mixture did not come to rest in ten seconds, so what comes first is not known. Take a substance out of
           the sheet that hardly matters, or change a temperature.
@@ -387,20 +433,20 @@ const notes = computed(() =>
           Only one salt is in this pot, as far as the table knows: nothing can come before it.
         </p>
       </template>
-      <PrecipitatePanel
-        v-else-if="tab === 'throw'"
-        :key="stage.id"
-        :salt="hasProduct ? (stage.product.form ?? stage.product.species) : ''"
-        :grams="sheet?.products[0]?.theoretical.value ?? 1"
-        :millilitres="potVolume"
-      />
-      <RecrystallisePanel
-        v-else-if="tab === 'again' && product"
-        :key="stage.id"
-        :product="product"
-        :crude="sheet?.products[0]?.theoretical.value ?? 10"
-        :curves="curves"
-      />
+      <PanelGuard v-else-if="tab === 'throw'" name="Precipitation"
+        ><PrecipitatePanel
+          :key="stage.id"
+          :salt="hasProduct ? (stage.product.form ?? stage.product.species) : ''"
+          :grams="sheet?.products[0]?.theoretical.value ?? 1"
+          :millilitres="potVolume"
+      /></PanelGuard>
+      <PanelGuard v-else-if="tab === 'again' && product" name="Recrystallisation"
+        ><RecrystallisePanel
+          :key="stage.id"
+          :product="product"
+          :crude="sheet?.products[0]?.theoretical.value ?? 10"
+          :curves="curves"
+      /></PanelGuard>
     </section>
   </MarginPage>
 </template>

@@ -10,7 +10,7 @@ import { useLabStore } from '~/stores/lab'
 /** The procedure of the stage at hand: proposed from the plan until the chemist makes it their own. */
 const batch = useBatchStore()
 const lab = useLabStore()
-const { stageId, saved, procedure, run } = useStageRun()
+const { stageId, saved, procedure, proposal, run } = useStageRun()
 const statusOf = (id: string) => run.value.steps.find(({ step }) => step.id === id)?.status ?? 'open'
 
 const change = (steps: readonly Step[], key: string): void => batch.changeProcedure(stageId.value, steps, key)
@@ -137,6 +137,7 @@ const total = computed(() =>
         @theirs="batch.takeTheirs()"
         @mine="batch.keepMine()"
       />
+      <FailedParts :of="[proposal]" />
       <ol :key="order" ref="list" class="mt-3">
         <li
           v-for="(step, i) in procedure"

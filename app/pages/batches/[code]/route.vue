@@ -81,17 +81,18 @@ function scale(by: number): void {
       @theirs="batch.takeTheirs()"
       @mine="batch.keepMine()"
     />
-    <RouteMap
-      class="mt-4"
-      :plan="plan"
-      :sheets="batch.sheets"
-      :weighed="batch.weighed"
-      :code="batch.code"
-      :problem-stages="problemStages"
-      :problem-at="batch.problemAt"
-      @change="batch.changePlan"
-      @before="(id, species) => (adding = { before: { id, species } })"
-    />
+    <PanelGuard name="The route"
+      ><RouteMap
+        class="mt-4"
+        :plan="plan"
+        :sheets="batch.sheets"
+        :weighed="batch.weighed"
+        :code="batch.code"
+        :problem-stages="problemStages"
+        :problem-at="batch.problemAt"
+        @change="batch.changePlan"
+        @before="(id, species) => (adding = { before: { id, species } })"
+    /></PanelGuard>
     <form v-if="adding" class="mt-4 rounded-lg border border-rule bg-paper px-4 py-3" @submit.prevent="add">
       <h2 class="text-[15px] font-semibold text-ink">
         <template v-if="adding.before">A stage that makes <FormulaText :text="adding.before.species" /></template>

@@ -18,6 +18,7 @@ import {
 } from '#core/journal'
 import { formatFigure, product } from '#core/quantity'
 import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
+import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useTimers } from '~/composables/useTimers'
 import { useBatchStore } from '~/stores/batch'
@@ -32,7 +33,7 @@ const library = useLibraryStore()
 const stage = computed(() => batch.stage!)
 const sheet = computed(() => batch.stageSheet)
 const now = useNow({ interval: 1000 })
-const { run, spans, take, deviate } = useStageRun()
+const { proposal, run, spans, take, deviate } = useStageRun()
 const clocks = useTimers()
 const minute = computed(() => Math.floor(now.value.getTime() / 60_000) * 60_000)
 const planned = computed(() => spans(minute.value))
@@ -225,7 +226,7 @@ function correct(why: string, instead: string | undefined): void {
   correcting.value = undefined
 }
 
-const notes = computed((): MarginNote[] => {
+const judged = useAttempt('What the margin says', (): MarginNote[] => {
   if (!batch.read?.ok) return []
   const actual = judgeBatch(batch.read.value, journal.lines, stage.value.id)
   return actual.ok && batch.setting
@@ -235,6 +236,8 @@ const notes = computed((): MarginNote[] => {
       ]
     : []
 })
+
+const notes = computed(() => judged.value.value ?? [])
 
 /** Keys act where nothing is typed and no dialog stands open; space and Enter belong to a key or link that has the focus. */
 const isFree = (event: KeyboardEvent, but = ''): boolean =>
@@ -265,16 +268,19 @@ onKey('w', () => (troubled.value = step.value !== undefined))
 
 <template>
   <div class="run-page grid min-h-0 flex-1">
-    <StepTape :steps="run.steps" :spans="planned" :chosen="step?.id" @choose="chosenId = $event">
-      <p class="px-3 pt-3">
-        <NuxtLink
-          :to="{ path: `/batches/${batch.code}/procedure`, query: $route.query }"
-          class="flex min-h-12 items-center text-[13.5px] text-verdigris underline"
-          >Edit the procedure</NuxtLink
-        >
-      </p>
-    </StepTape>
+    <PanelGuard name="The tape of steps"
+      ><StepTape :steps="run.steps" :spans="planned" :chosen="step?.id" @choose="chosenId = $event">
+        <p class="px-3 pt-3">
+          <NuxtLink
+            :to="{ path: `/batches/${batch.code}/procedure`, query: $route.query }"
+            class="flex min-h-12 items-center text-[13.5px] text-verdigris underline"
+            >Edit the procedure</NuxtLink
+          >
+        </p>
+      </StepTape></PanelGuard
+    >
     <main class="min-w-0 bg-sheet px-6 py-[18px]">
+      <FailedParts :of="[proposal, judged]" />
       <p v-if="!sheet" class="text-[17px]">
         The sheet has no figures yet:
         <NuxtLink :to="`/batches/${batch.code}/sheet`" class="text-verdigris underline"
@@ -324,86 +330,96 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             </button>
           </div>
         </div>
-        <StepActions
-          class="mt-4"
-          :state="chosen"
-          :wait-minutes="times.wait"
-          @primary="primary"
-          @done="done"
-          @trouble="troubled = true"
-          @skip="skip"
-          @again="again"
-          @add="adding = true"
-        />
-        <DryingCard
-          class="mt-3"
-          v-if="series && series.weighings.length > 0"
-          :weighings="series.weighings"
-          :resolution="series.resolution"
-        />
+        <PanelGuard name="The keys of the step"
+          ><StepActions
+            class="mt-4"
+            :state="chosen"
+            :wait-minutes="times.wait"
+            @primary="primary"
+            @done="done"
+            @trouble="troubled = true"
+            @skip="skip"
+            @again="again"
+            @add="adding = true"
+        /></PanelGuard>
+        <PanelGuard v-if="series && series.weighings.length > 0" name="The drying"
+          ><DryingCard class="mt-3" :weighings="series.weighings" :resolution="series.resolution"
+        /></PanelGuard>
         <div class="mt-3 grid items-start gap-4 xl:grid-cols-2">
-          <ReadingCard v-if="about" :about="about" :weighing="weighing" :by-volume="!!line?.volume" @record="record">
-            <p v-if="offTarget" class="small text-right" :class="{ 'font-semibold text-amber': offTarget.isFar }">
-              {{ offTarget.percent >= 0 ? '+' : '−' }}{{ Math.abs(offTarget.percent).toFixed(1) }} % off {{ target
-              }}<template v-if="offTarget.isFar">; allowed are {{ step.tolerance }}</template>
-            </p>
-            <p v-else-if="about.what === 'product' && expected" class="small text-right">
-              the sheet expects {{ formatFigure(expected, 4) }}
-            </p>
-            <div v-if="about.what === 'product'" class="mt-2 flex flex-wrap items-center gap-2">
-              <button
-                v-for="number in crops"
-                :key="number"
-                type="button"
-                class="button button-quiet glove px-4"
-                :class="{ 'border-verdigris bg-verdigris-soft': number === crop }"
-                :aria-pressed="number === crop"
-                @click="crop = number"
-              >
-                Crop {{ number }}
-              </button>
-              <button type="button" class="button button-quiet glove px-4" @click="crop = crops.at(-1)! + 1">
-                Another crop
-              </button>
-            </div>
-          </ReadingCard>
+          <PanelGuard v-if="about" name="The reading"
+            ><ReadingCard :about="about" :weighing="weighing" :by-volume="!!line?.volume" @record="record">
+              <p v-if="offTarget" class="small text-right" :class="{ 'font-semibold text-amber': offTarget.isFar }">
+                {{ offTarget.percent >= 0 ? '+' : '−' }}{{ Math.abs(offTarget.percent).toFixed(1) }} % off {{ target
+                }}<template v-if="offTarget.isFar">; allowed are {{ step.tolerance }}</template>
+              </p>
+              <p v-else-if="about.what === 'product' && expected" class="small text-right">
+                the sheet expects {{ formatFigure(expected, 4) }}
+              </p>
+              <div v-if="about.what === 'product'" class="mt-2 flex flex-wrap items-center gap-2">
+                <button
+                  v-for="number in crops"
+                  :key="number"
+                  type="button"
+                  class="button button-quiet glove px-4"
+                  :class="{ 'border-verdigris bg-verdigris-soft': number === crop }"
+                  :aria-pressed="number === crop"
+                  @click="crop = number"
+                >
+                  Crop {{ number }}
+                </button>
+                <button type="button" class="button button-quiet glove px-4" @click="crop = crops.at(-1)! + 1">
+                  Another crop
+                </button>
+              </div>
+            </ReadingCard></PanelGuard
+          >
           <div v-if="about" class="card">
             <template v-if="about.what === 'pot'">
               <ProbePanel quantity="temperature" @take="record" />
               <ProbePanel quantity="pH" @take="record" />
               <ProbePanel quantity="absorbance" @take="record" />
             </template>
-            <BalancePanel v-else-if="!line?.volume" bare :hands="hands" @take="record" />
+            <PanelGuard v-else-if="!line?.volume" name="The balance"
+              ><BalancePanel bare :hands="hands" @take="record"
+            /></PanelGuard>
             <p v-else class="small">A volume is read at the meniscus and typed.</p>
-            <SerialPanel :masses="['tare', 'gross', 'net']" @take="record" />
+            <PanelGuard name="The serial line"
+              ><SerialPanel :masses="['tare', 'gross', 'net']" @take="record"
+            /></PanelGuard>
           </div>
-          <TimerCard
-            v-if="mine.length > 0 || times.wait > 0 || step.repeat"
-            :class="{ '-order-1': mine.length > 0 }"
-            :timers="mine"
-            :now="now.getTime()"
-            :suggested="nameFor(step)"
-            @start="(name, more) => clocks.start(journal.code, stage.id, name, { step: step!.id, ...more })"
-            @toggle="clocks.toggle(journal.code, $event)"
-            @add="(timer, seconds) => clocks.add(journal.code, timer, seconds)"
-            @stop="clocks.stop(journal.code, $event)"
-          />
-          <SpotCard
-            v-if="isTest"
-            :reagents="[...(sheet?.reagents.map(({ species }) => species) ?? [])]"
-            :tests="spots"
-            @tested="test"
-          />
+          <PanelGuard v-if="mine.length > 0 || times.wait > 0 || step.repeat" name="The clocks"
+            ><TimerCard
+              :class="{ '-order-1': mine.length > 0 }"
+              :timers="mine"
+              :now="now.getTime()"
+              :suggested="nameFor(step)"
+              @start="(name, more) => clocks.start(journal.code, stage.id, name, { step: step!.id, ...more })"
+              @toggle="clocks.toggle(journal.code, $event)"
+              @add="(timer, seconds) => clocks.add(journal.code, timer, seconds)"
+              @stop="clocks.stop(journal.code, $event)"
+          /></PanelGuard>
+          <PanelGuard v-if="isTest" name="Spot tests"
+            ><SpotCard
+              :reagents="[...(sheet?.reagents.map(({ species }) => species) ?? [])]"
+              :tests="spots"
+              @tested="test"
+          /></PanelGuard>
         </div>
-        <SeenCard
-          class="mt-4"
-          :operation="step.do"
-          :colour="colour"
-          @seen="say('observation', $event)"
-          @note="say('note', $event)"
-        >
-          <PhotoButton :code="batch.code" :stage="stage.id" :step="step.id" :text="`Photo at: ${step.words}`" />
-        </SeenCard>
+        <PanelGuard name="What is seen"
+          ><SeenCard
+            class="mt-4"
+            :operation="step.do"
+            :colour="colour"
+            @seen="say('observation', $event)"
+            @note="say('note', $event)"
+          >
+            <PhotoButton
+              :code="batch.code"
+              :stage="stage.id"
+              :step="step.id"
+              :text="`Photo at: ${step.words}`"
+            /> </SeenCard
+        ></PanelGuard>
         <p v-if="!run.next" class="mt-4 text-[17px]">
           Every step is done.
           <NuxtLink :to="`/batches/${batch.code}/yield`" class="text-verdigris underline">Read the yield</NuxtLink>
@@ -425,17 +441,18 @@ onKey('w', () => (troubled.value = step.value !== undefined))
           {{ journal.away ? 'Kept on this device and sent when the server is back.' : 'On its way.' }}
         </p>
         <p v-else class="small mb-2" role="status">Everything recorded is saved.</p>
-        <JournalTape
-          class="max-h-[58vh] overflow-y-auto"
-          tabindex="0"
-          :code="batch.code"
-          :lines="journal.lines"
-          :waiting="journal.waiting"
-          :name-of="lab.nameOf"
-          @correct="correcting = $event"
-        />
+        <PanelGuard name="The journal"
+          ><JournalTape
+            class="max-h-[58vh] overflow-y-auto"
+            tabindex="0"
+            :code="batch.code"
+            :lines="journal.lines"
+            :waiting="journal.waiting"
+            :name-of="lab.nameOf"
+            @correct="correcting = $event"
+        /></PanelGuard>
       </div>
-      <MarginColumn :notes="notes" class="mt-2 border-l-0" />
+      <PanelGuard name="The margin"><MarginColumn :notes="notes" class="mt-2 border-l-0" /></PanelGuard>
     </div>
     <CorrectionDialog :line="correcting" @close="correcting = undefined" @correct="correct" />
     <TroubleDialog :open="troubled" :step="step" @close="troubled = false" @record="recordTrouble" />

@@ -17,6 +17,7 @@ import {
   type StageSheet,
   type SupplyPlan,
 } from '#core/sheet'
+import { useAttempt } from '~/composables/useAttempt'
 import { fieldPlace } from '~/components/sheet/problem-place'
 import { useBatchStore } from '~/stores/batch'
 import { useLibraryStore } from '~/stores/library'
@@ -82,7 +83,7 @@ const sourcesOf = (species: string): { id: string; name: string }[] => {
   })
 }
 
-const notes = computed((): MarginNote[] => {
+const notesAttempt = useAttempt('The margin', (): MarginNote[] => {
   const doubts: MarginNote[] =
     here.value.length > 0 && !isSeveral.value
       ? [
@@ -95,6 +96,7 @@ const notes = computed((): MarginNote[] => {
       : []
   return [...doubts, ...(sheet.value && batch.setting ? sheetNotes(sheet.value, batch.setting) : [])]
 })
+const notes = computed(() => notesAttempt.value.value ?? [])
 const SCALES: readonly string[] = ['sheet.no-scale', 'sheet.two-scales', 'sheet.target-not-last']
 const scaleProblem = computed(() => {
   const found = batch.problems.find(({ problem }) => SCALES.includes(problem.code))
@@ -137,7 +139,7 @@ onKeyStroke('Escape', () => {
 </script>
 
 <template>
-  <MarginPage :notes="notes">
+  <MarginPage :notes="notes" :attempts="[notesAttempt]">
     <div class="flex items-start gap-3">
       <div class="min-w-0 flex-1">
         <h1>
@@ -172,26 +174,26 @@ onKeyStroke('Escape', () => {
       class="mt-3"
       label="Equation"
     />
-    <ReactionChoice
+    <PanelGuard
       v-if="isSeveral || stage.mix || here.some(({ path }) => path.includes('mix'))"
-      :stage="stage"
-      :problem-at="problemAt"
-      @change="change"
-    />
+      name="The choice of reactions"
+      ><ReactionChoice :stage="stage" :problem-at="problemAt" @change="change"
+    /></PanelGuard>
 
     <template v-if="reaction.ok">
-      <SheetTable
-        class="mt-4"
-        :stage="stage"
-        :reaction="reaction.value"
-        :sheet="sheet"
-        :problem-at="problemAt"
-        @change="change"
-        @working="showWorking"
-        @supply="open = { panel: 'supply', species: $event }"
-        @excess="open = { panel: 'excess', species: $event }"
-        @product="open = { panel: 'product' }"
-      />
+      <PanelGuard name="The table"
+        ><SheetTable
+          class="mt-4"
+          :stage="stage"
+          :reaction="reaction.value"
+          :sheet="sheet"
+          :problem-at="problemAt"
+          @change="change"
+          @working="showWorking"
+          @supply="open = { panel: 'supply', species: $event }"
+          @excess="open = { panel: 'excess', species: $event }"
+          @product="open = { panel: 'product' }"
+      /></PanelGuard>
       <ProblemList v-if="here.length > 0" :problems="here" :species-of="speciesOf" @show="show" />
       <p v-if="scaleProblem" class="mt-3 rounded-lg border border-blue-edge bg-blue-soft px-3 py-2" role="status">
         {{ scaleProblem.why }} {{ scaleProblem.fix }}
@@ -200,14 +202,9 @@ onKeyStroke('Escape', () => {
         Stage {{ elsewhere + 1 }} does not read, so this one has no figures yet.
         <NuxtLink :to="{ query: { stage: batch.stages[elsewhere]!.id } }" class="underline">Go there</NuxtLink>
       </p>
-      <FactStrip
-        v-if="sheet && batch.setting"
-        :sheet="sheet"
-        :setting="batch.setting"
-        :plan="batch.sheet"
-        :open="open?.panel"
-        @open="toggle"
-      />
+      <PanelGuard v-if="sheet && batch.setting" name="The figures of the stage"
+        ><FactStrip :sheet="sheet" :setting="batch.setting" :plan="batch.sheet" :open="open?.panel" @open="toggle"
+      /></PanelGuard>
       <p v-else-if="!sheet" class="small mt-3">
         No figures yet.
         <button
@@ -221,85 +218,86 @@ onKeyStroke('Escape', () => {
         </button>
       </p>
       <template v-if="open">
-        <WaterPanel
-          v-if="open.panel === 'water'"
-          :stage="stage"
-          :sheet="sheet"
-          :setting="batch.setting"
-          :problem-at="problemAt"
-          @change="change"
-          @working="showWorking"
-          @close="open = undefined"
-        />
-        <GasPanel
-          v-else-if="open.panel === 'gas'"
-          :plan="batch.document!.plan"
-          :stage="stage"
-          :sheet="sheet"
-          :setting="batch.setting"
-          :problem-at="problemAt"
-          :room-problem-at="batch.problemAt"
-          @change="change"
-          @change-plan="batch.changePlan"
-          @working="showWorking"
-          @close="open = undefined"
-        />
-        <HeatPanel
-          v-else-if="open.panel === 'heat'"
-          :stage="stage"
-          :sheet="sheet"
-          :setting="batch.setting"
-          :problem-at="problemAt"
-          @change="change"
-          @working="showWorking"
-          @close="open = undefined"
-        />
-        <ExcessPanel
-          v-else-if="open.panel === 'excess' && sheet && batch.setting"
-          :stage="stage"
-          :sheet="sheet"
-          :setting="batch.setting"
-          :species="open.species"
-          @change="change"
-          @working="showWorking"
-          @close="open = undefined"
-        />
+        <PanelGuard v-if="open.panel === 'water'" name="Water and vessel"
+          ><WaterPanel
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :problem-at="problemAt"
+            @change="change"
+            @working="showWorking"
+            @close="open = undefined"
+        /></PanelGuard>
+        <PanelGuard v-else-if="open.panel === 'gas'" name="Gas"
+          ><GasPanel
+            :plan="batch.document!.plan"
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :problem-at="problemAt"
+            :room-problem-at="batch.problemAt"
+            @change="change"
+            @change-plan="batch.changePlan"
+            @working="showWorking"
+            @close="open = undefined"
+        /></PanelGuard>
+        <PanelGuard v-else-if="open.panel === 'heat'" name="Heat"
+          ><HeatPanel
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :problem-at="problemAt"
+            @change="change"
+            @working="showWorking"
+            @close="open = undefined"
+        /></PanelGuard>
+        <PanelGuard v-else-if="open.panel === 'excess' && sheet && batch.setting" name="Excess"
+          ><ExcessPanel
+            :stage="stage"
+            :sheet="sheet"
+            :setting="batch.setting"
+            :species="open.species"
+            @change="change"
+            @working="showWorking"
+            @close="open = undefined"
+        /></PanelGuard>
       </template>
-      <IonPanel
-        v-if="open?.panel === 'ions'"
-        :reaction="reaction.value"
-        :own="library.substances"
-        @close="open = undefined"
-      />
-      <WorkingPanel v-else-if="open?.panel === 'working'" closes :figure="open.figure" @close="open = undefined" />
-      <SupplyPanel
-        v-else-if="open?.panel === 'supply'"
-        :key="open.species"
-        :species="open.species"
-        :supply="findReagent(stage, open.species)?.supply ?? { kind: 'solid' }"
-        :sources="sourcesOf(open.species)"
-        :plan="batch.document!.plan"
-        :stage-id="stage.id"
-        :own="library.substances"
-        :problem-at="key => problemAt('reagents', supplyIndex((open as { species: string }).species), 'supply', key)"
-        @change="
-          (supply: SupplyPlan) =>
-            batch.change(stage => withSupply(stage, (open as { species: string }).species, supply), 'supply')
-        "
-        @close="open = undefined"
-      />
-      <ProductPanel
-        v-else-if="open?.panel === 'product'"
-        :species="stage.product.species"
-        :form="stage.product.form ?? stage.product.species"
-        :expected="stage.yield ?? ''"
-        :own="library.substances"
-        :problem-at="problemAt"
-        @form="text => batch.change(stage => withForm(stage, library.writtenOut(text)), 'form')"
-        @expected="text => batch.change(stage => withYield(stage, text), 'yield')"
-        @close="open = undefined"
-      />
-      <WorkingPanel v-else-if="theoretical && !open" :figure="theoretical" />
+      <PanelGuard v-if="open?.panel === 'ions'" name="Ions and names"
+        ><IonPanel :reaction="reaction.value" :own="library.substances" @close="open = undefined"
+      /></PanelGuard>
+      <PanelGuard v-else-if="open?.panel === 'working'" name="The working"
+        ><WorkingPanel closes :figure="open.figure" @close="open = undefined"
+      /></PanelGuard>
+      <PanelGuard v-else-if="open?.panel === 'supply'" name="Supply"
+        ><SupplyPanel
+          :key="open.species"
+          :species="open.species"
+          :supply="findReagent(stage, open.species)?.supply ?? { kind: 'solid' }"
+          :sources="sourcesOf(open.species)"
+          :plan="batch.document!.plan"
+          :stage-id="stage.id"
+          :own="library.substances"
+          :problem-at="key => problemAt('reagents', supplyIndex((open as { species: string }).species), 'supply', key)"
+          @change="
+            (supply: SupplyPlan) =>
+              batch.change(stage => withSupply(stage, (open as { species: string }).species, supply), 'supply')
+          "
+          @close="open = undefined"
+      /></PanelGuard>
+      <PanelGuard v-else-if="open?.panel === 'product'" name="Product"
+        ><ProductPanel
+          :species="stage.product.species"
+          :form="stage.product.form ?? stage.product.species"
+          :expected="stage.yield ?? ''"
+          :own="library.substances"
+          :problem-at="problemAt"
+          @form="text => batch.change(stage => withForm(stage, library.writtenOut(text)), 'form')"
+          @expected="text => batch.change(stage => withYield(stage, text), 'yield')"
+          @close="open = undefined"
+      /></PanelGuard>
+      <PanelGuard v-else-if="theoretical && !open" name="The working"
+        ><WorkingPanel :figure="theoretical"
+      /></PanelGuard>
       <p v-if="sheet && !open" class="small mt-3">
         Press a figure to see its working, what a reagent comes as to change its bottle, where its excess goes to weigh
         one excess against another, or a pin to say what sets the scale.

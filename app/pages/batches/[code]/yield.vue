@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatFigure, formatValue, standardUncertainty, type Figure } from '#core/quantity'
 import { judgeBatch, residuesLeft, routeYields, yieldNotes, type MarginNote } from '#core/result'
+import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useVerdict } from '~/composables/useVerdict'
 import { useBatchStore } from '~/stores/batch'
@@ -11,14 +12,19 @@ const batch = useBatchStore()
 const journal = useJournalStore()
 const library = useLibraryStore()
 const { procedure, stageId } = useStageRun()
-const actual = computed(() => {
+const actualAttempt = useAttempt('The yield', () => {
   if (!batch.read?.ok) return undefined
   const judged = judgeBatch(batch.read.value, journal.lines, batch.stage?.id)
   return judged.ok ? judged.value : undefined
 })
+const actual = actualAttempt.value
 const result = computed(() => actual.value?.result)
 const isLast = computed(() => batch.stageAt === batch.stages.length - 1)
-const { verdict, isWorking } = useVerdict(
+const {
+  verdict,
+  isWorking,
+  attempt: verdictAttempt,
+} = useVerdict(
   computed(() =>
     result.value && batch.document
       ? {
@@ -35,18 +41,21 @@ const { verdict, isWorking } = useVerdict(
       : undefined,
   ),
 )
-const route = computed(() =>
+const routeAttempt = useAttempt('The yield of the route', () =>
   batch.read?.ok && batch.stages.length > 1 ? routeYields(batch.read.value, journal.lines) : undefined,
 )
-const residues = computed(() =>
+const route = routeAttempt.value
+const residuesAttempt = useAttempt('The residues', () =>
   batch.read?.ok && result.value
     ? residuesLeft({ plan: batch.read.value, lines: journal.lines, stageId: stageId.value })
     : undefined,
 )
+const residues = residuesAttempt.value
 const form = computed(() => actual.value?.sheet.products[0]?.form ?? '')
 const spread = computed(() => (result.value ? standardUncertainty(result.value.percent) : 0))
 const isOver = computed(() => result.value !== undefined && result.value.percent.value - 1 > 2 * spread.value)
-const notes = computed((): MarginNote[] => (actual.value ? yieldNotes(actual.value) : []))
+const notesAttempt = useAttempt('The margin', (): MarginNote[] => (actual.value ? yieldNotes(actual.value) : []))
+const notes = computed(() => notesAttempt.value.value ?? [])
 
 const shown = shallowRef<Figure>()
 const show = (figure: Figure): void => {
@@ -66,18 +75,18 @@ function keepRecovered(species: string, value: string): void {
 </script>
 
 <template>
-  <MarginPage :notes="notes">
+  <MarginPage :notes="notes" :attempts="[actualAttempt, routeAttempt, residuesAttempt, notesAttempt, verdictAttempt]">
     <h1>
       Yield of {{ batch.document!.title
       }}<template v-if="batch.stages.length > 1">, stage {{ batch.stageAt + 1 }}</template>
     </h1>
-    <OverallYield
-      v-if="route"
-      :yields="route"
-      :names="batch.stages.map(({ name }) => name ?? '')"
-      :at="batch.stageAt"
-      @working="show"
-    />
+    <PanelGuard v-if="route" name="The yield of the route"
+      ><OverallYield
+        :yields="route"
+        :names="batch.stages.map(({ name }) => name ?? '')"
+        :at="batch.stageAt"
+        @working="show"
+    /></PanelGuard>
     <template v-if="!actual">
       <p class="mt-2 text-soft">
         The sheet has no theoretical yield yet.
@@ -92,7 +101,9 @@ function keepRecovered(species: string, value: string): void {
         <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.
       </p>
       <NuxtLink :to="`/batches/${batch.code}/run`" class="button mt-4">Weigh the product</NuxtLink>
-      <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
+      <PanelGuard v-if="shown" name="The working"
+        ><WorkingPanel closes :figure="shown" @close="shown = undefined"
+      /></PanelGuard>
     </template>
     <template v-else>
       <div class="my-3 flex items-end gap-x-6 gap-y-2 max-sm:flex-wrap">
@@ -134,16 +145,22 @@ function keepRecovered(species: string, value: string): void {
       <p v-if="isWorking && !verdict" class="small" role="status">Judging what this batch’s data leave possible.</p>
       <template v-if="verdict">
         <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each form these ions can make</h2>
-        <FormLadder :rungs="verdict.rungs" @working="show($event.percent)" />
+        <PanelGuard name="The forms"><FormLadder :rungs="verdict.rungs" @working="show($event.percent)" /></PanelGuard>
         <p v-if="verdict.rungs.length < 2" class="small mt-1">The table knows no other form of this product.</p>
-        <WhyPanel :verdict="verdict" @working="show(verdict.difference)" />
-        <LeftoverPanel :leftovers="verdict.leftovers" @working="show" />
-        <MatterLedger v-if="verdict.ledger.length > 0" :rows="verdict.ledger" @working="show" />
+        <PanelGuard name="The explanations"
+          ><WhyPanel :verdict="verdict" @working="show(verdict.difference)"
+        /></PanelGuard>
+        <PanelGuard name="The leftovers"><LeftoverPanel :leftovers="verdict.leftovers" @working="show" /></PanelGuard>
+        <PanelGuard v-if="verdict.ledger.length > 0" name="The ledger of matter"
+          ><MatterLedger :rows="verdict.ledger" @working="show"
+        /></PanelGuard>
       </template>
-      <ChargedTable :actual="actual" @working="show" @recovered="keepRecovered" />
-      <ResiduePanel v-if="residues" :residues="residues" @working="show" />
+      <PanelGuard name="What was charged"
+        ><ChargedTable :actual="actual" @working="show" @recovered="keepRecovered"
+      /></PanelGuard>
+      <PanelGuard v-if="residues" name="The residues"><ResiduePanel :residues="residues" @working="show" /></PanelGuard>
       <div v-if="shown" class="sticky bottom-0 z-10 bg-sheet pb-2">
-        <WorkingPanel closes :figure="shown" @close="shown = undefined" />
+        <PanelGuard name="The working"><WorkingPanel closes :figure="shown" @close="shown = undefined" /></PanelGuard>
       </div>
     </template>
   </MarginPage>
