@@ -31,7 +31,11 @@ export function useStageRun() {
   function keep(): void {
     if (!saved.value && procedure.value.length > 0) batch.changeProcedure(stageId.value, procedure.value, 'taken up')
   }
-  function take(step: Step, what: 'begun' | 'done' | 'skipped' | 'opened', why?: string): void {
+  function take(
+    step: Step,
+    what: 'begun' | 'done' | 'skipped' | 'opened',
+    more: { readonly why?: string; readonly whole?: true } = {},
+  ): void {
     keep()
     journal.record({
       kind: 'step',
@@ -39,7 +43,7 @@ export function useStageRun() {
       step: step.id,
       what,
       words: step.words,
-      ...(why && { why }),
+      ...more,
     } as NewEntry)
   }
   /** Puts steps in after one, with what happened. */

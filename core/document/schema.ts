@@ -210,6 +210,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     ...ofStage,
     step: id,
     what: z.enum(['begun', 'done', 'skipped', 'opened']),
+    whole: z.literal(true).exactOptional(),
     words: text(300),
     why: text(400).exactOptional(),
   }),

@@ -43,6 +43,8 @@ export interface StepTaken extends OfStage {
   readonly kind: 'step'
   readonly step: string
   readonly what: 'begun' | 'done' | 'skipped' | 'opened'
+  /** Done as a whole, without its portions having been counted. */
+  readonly whole?: true
   /** The step in words, so that the record reads without the plan. */
   readonly words: string
   readonly why?: string

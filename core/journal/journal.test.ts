@@ -53,16 +53,117 @@ describe('weighingOf', () => {
     expect(weighingOf(lines, crop).net!.value).toBeCloseTo(4, 10)
   })
 
-  it('counts a net or a volume that was read last', () => {
+  it('counts a net of a crop that was read last', () => {
     const lines = foldJournal([
-      reading(carbonate, 'tare', '10.00 g'),
-      reading(carbonate, 'gross', '15.00 g'),
-      reading(carbonate, 'net', '5.02 g'),
+      reading(crop, 'tare', '10.00 g'),
+      reading(crop, 'gross', '15.00 g'),
+      reading(crop, 'net', '5.02 g'),
     ])
-    expect(weighingOf(lines, carbonate).net!.value).toBe(5.02)
+    expect(weighingOf(lines, crop).net!.value).toBe(5.02)
     expect(weighingOf(foldJournal([reading(carbonate, 'volume', '40.0 mL')]), carbonate).net).toMatchObject({
       kind: 'volume',
       value: 40,
+    })
+  })
+
+  describe('of a charge', () => {
+    const weighing = (...readings: (readonly [Measure, string])[]) =>
+      weighingOf(foldJournal(readings.map(([measure, value]) => reading(carbonate, measure, value))), carbonate)
+    it.each([
+      [
+        'two nets',
+        [
+          ['net', '5.00 g'],
+          ['net', '3.40 g'],
+        ],
+        8.4,
+      ],
+      [
+        'a volume and what was added to it',
+        [
+          ['volume', '200 mL'],
+          ['volume', '20 mL'],
+        ],
+        220,
+      ],
+      [
+        'two vessels',
+        [
+          ['tare', '10.00 g'],
+          ['gross', '15.00 g'],
+          ['tare', '11.00 g'],
+          ['gross', '14.40 g'],
+        ],
+        8.4,
+      ],
+      [
+        'one vessel that more was put into',
+        [
+          ['tare', '10.00 g'],
+          ['gross', '15.00 g'],
+          ['gross', '18.40 g'],
+        ],
+        8.4,
+      ],
+      [
+        'two bottles, weighed before and after',
+        [
+          ['gross', '50.0 g'],
+          ['tare', '45.0 g'],
+          ['gross', '45.0 g'],
+          ['tare', '41.6 g'],
+        ],
+        8.4,
+      ],
+      [
+        'a bottle that more was taken from',
+        [
+          ['gross', '50.0 g'],
+          ['tare', '45.0 g'],
+          ['tare', '41.6 g'],
+        ],
+        8.4,
+      ],
+      [
+        'a vessel and a net',
+        [
+          ['tare', '10.00 g'],
+          ['gross', '15.00 g'],
+          ['net', '3.40 g'],
+        ],
+        8.4,
+      ],
+      [
+        'a vessel whose tare was read twice',
+        [
+          ['tare', '9.00 g'],
+          ['tare', '10.00 g'],
+          ['gross', '18.40 g'],
+        ],
+        8.4,
+      ],
+    ] as [string, [Measure, string][], number][])('adds %s', (_, readings, net) => {
+      expect(weighing(...readings).net!.value).toBeCloseTo(net, 10)
+    })
+
+    it('counts a corrected reading in place of the first', () => {
+      const first = reading(carbonate, 'net', '5.00 g')
+      const lines = foldJournal([first, reading(carbonate, 'net', '3.40 g'), correction(first, 'misread', '5.20 g')])
+      expect(weighingOf(lines, carbonate).net!.value).toBeCloseTo(8.6, 10)
+    })
+
+    it('says what is still open beside what counts', () => {
+      expect(weighing(['net', '5.00 g'], ['tare', '10.00 g'])).toMatchObject({
+        problem: 'gross-missing',
+        net: { value: 5 },
+      })
+    })
+
+    it('does not add grams to millilitres', () => {
+      const mixed = weighing(['volume', '20 mL'], ['net', '5.00 g'])
+      expect(mixed.net).toBeUndefined()
+      expect(mixed.problem).toBe('mixed-kinds')
+      expect(mixed.portions).toHaveLength(2)
     })
   })
 

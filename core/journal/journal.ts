@@ -16,7 +16,9 @@ export interface Weighing {
   readonly tare?: Figure
   /** Net mass or volume; undefined while half of a weighing is missing or it does not add up. */
   readonly net?: Figure
-  readonly problem?: 'gross-below-tare' | 'gross-missing' | 'tare-missing'
+  /** What the net is made of: one for each vessel, net or volume that counts. */
+  readonly portions: readonly Figure[]
+  readonly problem?: 'gross-below-tare' | 'gross-missing' | 'tare-missing' | 'mixed-kinds'
 }
 
 /** The journal as it stands after all its entries, in their order. */
@@ -48,25 +50,79 @@ function keyOf(about: About): string {
 }
 
 /**
- * The last gross less the last tare, or a net or volume that was read after both. A gross below its tare gives no mass but a
- * problem; so does half a weighing.
+ * What the readings of one thing come to. A charge is what went in: its portions add up, each a net, a volume, or a gross less the tare of
+ * its vessel, in whichever order the two were read. A crop, or what came back, is one thing that dries: its last gross less its last tare
+ * counts, or a net read after both. Half a weighing gives no mass but a problem; so does a gross below its tare.
  */
 export function weighingOf(lines: readonly JournalLine[], about: About): Weighing {
-  const last: Partial<Record<Measure, { figure: Figure; at: number }>> = {}
-  lines.forEach(({ entry, current }, at) => {
-    if (entry.kind !== 'reading' || current === undefined || !sameAbout(entry.about, about)) return
+  const readings = lines.flatMap(({ entry, current }): Read[] => {
+    if (entry.kind !== 'reading' || current === undefined || !sameAbout(entry.about, about)) return []
     const read = readReading(entry, current)
-    if (read.ok) last[entry.measure] = { figure: read.value, at }
+    return read.ok ? [{ measure: entry.measure, figure: read.value }] : []
   })
-  const direct = [last.net, last.volume].filter(reading => reading !== undefined).sort((a, b) => b.at - a.at)[0]
-  const { gross, tare } = last
-  const byDifference = Math.max(gross?.at ?? -1, tare?.at ?? -1)
-  if (direct && direct.at > byDifference) return { net: direct.figure }
-  if (!gross) return tare ? { tare: tare.figure, problem: 'gross-missing' } : {}
-  if (!tare) return { gross: gross.figure, problem: 'tare-missing' }
-  if (gross.figure.value < tare.figure.value)
-    return { gross: gross.figure, tare: tare.figure, problem: 'gross-below-tare' }
-  return { gross: gross.figure, tare: tare.figure, net: difference(nameOf(about), gross.figure, tare.figure) }
+  return about.what === 'charge' ? addedUp(readings, about) : lastOf(readings, about)
+}
+
+interface Read {
+  readonly measure: Measure
+  readonly figure: Figure
+}
+
+function lastOf(readings: readonly Read[], about: About): Weighing {
+  const at = (...measures: readonly Measure[]): number =>
+    readings.findLastIndex(({ measure }) => measures.includes(measure))
+  const direct = readings[at('net', 'volume')]
+  if (direct && at('net', 'volume') > at('gross', 'tare')) return { net: direct.figure, portions: [direct.figure] }
+  const vessel = { gross: readings[at('gross')]?.figure, tare: readings[at('tare')]?.figure }
+  return weighed(vessel, about)
+}
+
+interface Vessel {
+  readonly gross?: Figure | undefined
+  readonly tare?: Figure | undefined
+}
+
+/**
+ * Readings in their order. A vessel is complete with a gross and a tare: what was read second may be read again and then counts anew (more
+ * was put in, or more taken out), what was read first begins the next vessel.
+ */
+function addedUp(readings: readonly Read[], about: About): Weighing {
+  const portions: Figure[] = []
+  let vessel: Vessel = {}
+  let begun: Measure | undefined
+  for (const { measure, figure } of readings) {
+    if (measure === 'net' || measure === 'volume') portions.push(figure)
+    if (measure !== 'gross' && measure !== 'tare') continue
+    if (vessel.gross && vessel.tare && measure === begun) {
+      portions.push(...weighed(vessel, about).portions)
+      vessel = {}
+    }
+    if (!vessel.gross && !vessel.tare) begun = measure
+    vessel = { ...vessel, [measure]: figure }
+  }
+  const last = weighed(vessel, about)
+  const all = [...portions, ...last.portions]
+  const kinds = new Set(all.map(({ kind }) => kind))
+  const [first] = all
+  const { net: _, ...rest } = last
+  if (kinds.size > 1) return { ...rest, portions: all, problem: rest.problem ?? 'mixed-kinds' }
+  if (!first) return { ...rest, portions: [] }
+  const net =
+    all.length === 1
+      ? first
+      : sum(
+          nameOf(about),
+          all.map(portion => [1, portion]),
+        )
+  return { ...rest, net, portions: all }
+}
+
+function weighed({ gross, tare }: Vessel, about: About): Weighing {
+  if (!gross) return tare ? { tare, portions: [], problem: 'gross-missing' } : { portions: [] }
+  if (!tare) return { gross, portions: [], problem: 'tare-missing' }
+  if (gross.value < tare.value) return { gross, tare, portions: [], problem: 'gross-below-tare' }
+  const net = difference(nameOf(about), gross, tare)
+  return { gross, tare, net, portions: [net] }
 }
 
 /** What a reading is about, in words; formulas in braces. */

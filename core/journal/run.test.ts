@@ -47,6 +47,10 @@ describe('runOf', () => {
       doneAt: at(7),
     })
   })
+  it('is done as a whole without journalling portions that nobody ticked off', () => {
+    const entry = { ...took('add-1', 'done', 5), whole: true } as Entry
+    expect(run(took('add-1', 'done', 1), entry).steps[1]).toMatchObject({ status: 'done', times: 1, doneAt: at(5) })
+  })
   it('goes on at the first open step, also when one was done out of order, skipped or opened again', () => {
     expect(run(took('filter-1', 'done')).next?.step.id).toBe('weigh-1')
     const skipped = run(took('weigh-1', 'skipped', 1, 'weighed yesterday'))

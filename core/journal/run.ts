@@ -1,10 +1,11 @@
 import type { JournalLine } from './journal'
+import type { StepTaken } from './entries'
 import type { Step } from './steps'
 
 export interface StepState {
   readonly step: Step
   readonly status: 'open' | 'begun' | 'done' | 'skipped'
-  /** How often it was done, of `step.repeat.times`. */
+  /** How often it was ticked off, of `step.repeat.times`; a step may be done as a whole without that. */
   readonly times: number
   readonly begunAt?: string
   readonly doneAt?: string
@@ -36,7 +37,7 @@ export function runOf(procedure: readonly Step[], lines: readonly JournalLine[],
     const i = find(entry.step)
     if (i < 0) continue
     const old = steps[i]!
-    steps[i] = entry.kind === 'shift' ? { ...old, at: entry.to } : taken(old, entry.what, entry.at, entry.why)
+    steps[i] = entry.kind === 'shift' ? { ...old, at: entry.to } : taken(old, entry)
   }
   return {
     steps,
@@ -44,7 +45,7 @@ export function runOf(procedure: readonly Step[], lines: readonly JournalLine[],
   }
 }
 
-function taken(old: StepState, what: 'begun' | 'done' | 'skipped' | 'opened', at: string, why?: string): StepState {
+function taken(old: StepState, { what, at, why, whole }: StepTaken): StepState {
   const { doneAt: _, why: __, ...rest } = old
   switch (what) {
     case 'begun':
@@ -54,8 +55,8 @@ function taken(old: StepState, what: 'begun' | 'done' | 'skipped' | 'opened', at
     case 'skipped':
       return { ...rest, status: 'skipped', doneAt: at, ...(why && { why }) }
     case 'done': {
-      const times = old.times + 1
-      const isWhole = times >= (old.step.repeat?.times ?? 1)
+      const times = whole ? old.times : old.times + 1
+      const isWhole = whole || times >= (old.step.repeat?.times ?? 1)
       return {
         ...rest,
         times,

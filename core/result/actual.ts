@@ -1,10 +1,10 @@
 import { productMass, weighingOf, type JournalLine } from '#core/journal'
 import { ok, type Checked } from '#core/problem'
-import type { Figure } from '#core/quantity'
+import { formatFigure, type Figure } from '#core/quantity'
 import { formsOf, parseFormula, type Formula } from '#core/formula'
 import {
   computeReadPlan,
-  withReading,
+  withReadings,
   type PlanProblem,
   type PlanSheet,
   type ReadPlan,
@@ -20,6 +20,8 @@ export interface ActualStage {
   readonly sheet: StageSheet
   /** Planned reagents without a reading, taken at their planned amounts. */
   readonly unread: readonly string[]
+  /** Those whose reading cannot be told in moles, so that the planned amount stands in for it too: what was read. */
+  readonly unusable: readonly { readonly species: string; readonly read: string }[]
   /** What of its reagents came back and was weighed. */
   readonly recovered: readonly Recovered[]
   /** Undefined while no crop has been weighed. */
@@ -67,6 +69,7 @@ export function judgeBatch(
   return ok({
     sheet,
     unread,
+    unusable: charged.unusable.filter(one => one.stage === stage.id),
     recovered,
     settled,
     ...(used && { used }),
@@ -93,20 +96,27 @@ function asCharged(
   plan: ReadPlan,
   planned: PlanSheet,
   lines: readonly JournalLine[],
-): { plan: ReadPlan; unread: { stage: string; species: string }[] } {
+): {
+  plan: ReadPlan
+  unread: { stage: string; species: string }[]
+  unusable: { stage: string; species: string; read: string }[]
+} {
   const unread: { stage: string; species: string }[] = []
+  const unusable: { stage: string; species: string; read: string }[] = []
   const stages = plan.stages.map((stage, i): ReadStage => {
     const reagents = stage.reagents.map((reagent, j): Reagent => {
       if (!reagent.planned || reagent.from) return reagent
       const species = reagent.term.species.formula.text
-      const { net } = weighingOf(lines, { what: 'charge', stage: stage.id, species })
-      const read = net && withReading(reagent, net.kind === 'volume' ? { volume: net } : { mass: net })
+      const { portions } = weighingOf(lines, { what: 'charge', stage: stage.id, species })
+      const read = withReadings(reagent, portions)
       if (read) return read
-      unread.push({ stage: stage.id, species })
-      return { ...reagent, charge: { by: 'amount', amount: planned.stages[i]!.reagents[j]!.amount } }
+      if (portions.length === 0) unread.push({ stage: stage.id, species })
+      else unusable.push({ stage: stage.id, species, read: portions.map(one => formatFigure(one)).join(' + ') })
+      const amount = planned.stages[i]?.reagents[j]?.amount
+      return amount ? { ...reagent, charge: { by: 'amount', amount } } : reagent
     })
     const { targetMass: _, ...rest } = stage
     return { ...rest, reagents }
   })
-  return { plan: { stages, room: plan.room }, unread }
+  return { plan: { ...plan, stages }, unread, unusable }
 }

@@ -81,7 +81,7 @@ function notFinished(facts: YieldFacts): Explanation[] {
     const wanted = step.repeat?.times ?? 1
     return (
       (step.do === 'add' || step.do === 'stir' || step.do === 'hold') &&
-      (status === 'skipped' || (wanted > 1 && times > 0 && times < wanted))
+      (status === 'skipped' || (status !== 'done' && wanted > 1 && times > 0 && times < wanted))
     )
   })
   const back = 1 - facts.used

@@ -51,6 +51,56 @@ describe('judgeYield', () => {
   })
 })
 
+describe('a reading that cannot be told in moles', () => {
+  // 55.0 g of a bromate solution given in mol/L: without its density nobody can say how many moles that is.
+  const bromate: Plan = {
+    stages: [
+      {
+        id: 's1',
+        equation: 'AgNO3 + NaBrO3 -> AgBrO3 + NaNO3',
+        product: { species: 'AgBrO3' },
+        reagents: [
+          { species: 'AgNO3', supply: { kind: 'solid' }, charge: { mass: '5.00 g' } },
+          {
+            species: 'NaBrO3',
+            supply: { kind: 'solution', concentration: '0.50 mol/L' },
+            charge: { volume: '55.0 mL' },
+          },
+        ],
+      },
+    ],
+  }
+  const net = (id: string, value: string, measure: Measure = 'net'): Entry => ({
+    kind: 'reading',
+    id,
+    at: '2026-05-04T09:00:00Z',
+    by: 'p1',
+    about: { what: 'charge', stage: 's1', species: 'NaBrO3' },
+    measure,
+    value,
+    typed: true,
+  })
+  const judged = (...entries: Entry[]) => {
+    const read = readPlan(bromate)
+    const actual = read.ok ? judgeBatch(read.value, foldJournal(entries)) : read
+    if (!actual.ok) throw new Error('not judged')
+    return actual.value
+  }
+
+  it('is said, and not taken for the plan in silence', () => {
+    const actual = judged(net('a', '55.0 g'))
+    expect(actual.unusable.map(({ species, read }) => `${species} ${read}`)).toEqual(['NaBrO3 55.0\u202fg'])
+    expect(actual.unread).toEqual(['AgNO3'])
+    expect(yieldNotes(actual).find(({ tag }) => tag === 'Reading not used')?.tone).toBe('hazard')
+  })
+
+  it('is none where it was measured, in two portions', () => {
+    const actual = judged(net('a', '50.0 mL', 'volume'), net('b', '5.0 mL', 'volume'))
+    expect(actual.unusable).toEqual([])
+    expect(actual.sheet.reagents[1]!.amount.value).toBeCloseTo(0.0275, 6)
+  })
+})
+
 const plan: Plan = {
   stages: [
     {

@@ -71,7 +71,7 @@ function unchargedOf({ reagents }: ReadStage, sheet: StageSheet, lines: readonly
     ({ planned, species }, i) =>
       planned &&
       reagents[i]?.from === undefined &&
-      !weighingOf(lines, { what: 'charge', stage: sheet.id, species }).net,
+      weighingOf(lines, { what: 'charge', stage: sheet.id, species }).portions.length === 0,
   )
 }
 

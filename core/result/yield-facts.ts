@@ -194,9 +194,15 @@ function washesOf(run: Run): YieldFacts['washes'] {
   const washes = run.steps.filter(({ step }) => step.do === 'wash')
   return {
     planned: washes.reduce((sum, { step }) => sum + (step.repeat?.times ?? 1), 0),
-    done: washes.reduce((sum, { times }) => sum + times, 0),
+    done: washes.reduce(
+      (sum, { step, status, times }) => sum + (status === 'done' ? (step.repeat?.times ?? 1) : times),
+      0,
+    ),
     skipped: washes.some(({ status }) => status === 'skipped'),
-    ethanol: washes.some(({ step, times }) => times > 0 && /ethanol|alcohol|acetone|methanol/.test(step.words)),
+    ethanol: washes.some(
+      ({ step, status, times }) =>
+        (times > 0 || status === 'done') && /ethanol|alcohol|acetone|methanol/.test(step.words),
+    ),
   }
 }
 

@@ -4,8 +4,12 @@ import type { MarginNote } from './margin'
 import { listed } from './words'
 
 /** What the weighed product says: what was not read, and a plain word on a yield over 100 %. */
-export function yieldNotes({ result, unread }: ActualStage): MarginNote[] {
-  const notes: MarginNote[] = []
+export function yieldNotes({ result, unread, unusable }: ActualStage): MarginNote[] {
+  const notes: MarginNote[] = unusable.map(({ species, read }) => ({
+    tone: 'hazard',
+    tag: 'Reading not used',
+    text: `${read} of {${species}} cannot be told in moles, so the planned amount stands in its place and every figure here hangs on that. Give the density of the solution on the sheet.`,
+  }))
   if (unread.length > 0) {
     notes.push({
       tone: 'caution',

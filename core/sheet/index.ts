@@ -31,7 +31,7 @@ export {
   readPlan,
   readReaction,
   readStageReaction,
-  withReading,
+  withReadings,
   type Charge,
   type PlanReading,
   type ReadPlan,

@@ -1,7 +1,7 @@
 import { balance, mixReactions, parseEquation, printReaction, type Reaction, type Term } from '#core/equation'
 import { canBeWeighed, parseFormula, relate, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { exact, type Figure } from '#core/quantity'
+import { exact, sum, type Figure } from '#core/quantity'
 import { ROOM, type SubstanceRow } from '#core/reference'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { Path, PlanProblem, SheetProblem } from './problems'
@@ -344,11 +344,38 @@ function readReagent(
   return { term, supply, charge, planned: true, ...from, ...(reagent.wayOut && { wayOut: reagent.wayOut }) }
 }
 
-/** A reagent charged with what was really weighed or measured, in place of what was planned. */
-export function withReading(reagent: Reagent, reading: { mass: Figure } | { volume: Figure }): Reagent {
+/**
+ * A reagent charged with the portions that were really weighed or measured, in place of what was planned; undefined where one of them
+ * cannot be told in moles: a mass of a solution whose density is not known.
+ */
+export function withReadings(reagent: Reagent, portions: readonly Figure[]): Reagent | undefined {
+  const amounts = portions.map(portion =>
+    portion.kind === 'volume' ? amountFromVolume(reagent.supply, portion) : amountFromMass(reagent.supply, portion),
+  )
+  const known = amounts.filter(amount => amount !== undefined)
+  const [first] = known
+  if (!first || known.length < amounts.length) return undefined
+  const name = `amount of {${reagent.term.species.formula.text}}`
   const amount =
-    'mass' in reading ? amountFromMass(reagent.supply, reading.mass) : amountFromVolume(reagent.supply, reading.volume)
-  return amount ? { ...reagent, charge: { by: 'amount', amount, ...reading } } : reagent
+    known.length === 1
+      ? first
+      : sum(
+          name,
+          known.map(one => [1, one]),
+        )
+  const only = (kind: Figure['kind'], of: string): Figure | undefined => {
+    const [one, ...more] = portions
+    if (!one || portions.some(portion => portion.kind !== kind)) return undefined
+    return more.length === 0
+      ? one
+      : sum(
+          of,
+          portions.map(portion => [1, portion]),
+        )
+  }
+  const mass = only('mass', `mass of {${reagent.supply.weighed.text}} weighed`)
+  const volume = only('volume', `volume of {${reagent.supply.weighed.text}} measured`)
+  return { ...reagent, charge: { by: 'amount', amount, ...(mass && { mass }), ...(volume && { volume }) } }
 }
 
 /** True where one of these fields of the stage, or the room's temperature or pressure, says something that does not read. */

@@ -16,13 +16,17 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
       ]
     : byVolume
       ? [
-          { measure: 'volume', label: 'Volume', placeholder: 'mL' },
+          { measure: 'volume', label: weighing.portions.length > 0 ? 'Another portion' : 'Volume', placeholder: 'mL' },
           { measure: 'net', label: 'or mass, net', placeholder: 'g' },
         ]
       : [
           { measure: 'tare', label: 'Tare: empty vessel', placeholder: 'g' },
           { measure: 'gross', label: 'Gross: vessel with it', placeholder: 'g' },
-          { measure: 'net', label: 'or net', placeholder: 'g' },
+          {
+            measure: 'net',
+            label: weighing.portions.length > 0 && about.what === 'charge' ? 'Another portion, net' : 'or net',
+            placeholder: 'g',
+          },
         ],
 )
 
@@ -83,6 +87,7 @@ const words = {
   'gross-below-tare': 'The gross is below its tare: correct one of them in the journal.',
   'gross-missing': 'Now weigh it with the substance in it.',
   'tare-missing': 'The empty vessel is not weighed yet.',
+  'mixed-kinds': 'By mass and by volume: counted together in moles.',
 }
 </script>
 
@@ -99,6 +104,9 @@ const words = {
         :class="weighing.problem === 'gross-below-tare' ? 'font-semibold text-red' : 'text-soft'"
         >{{ weighing.problem ? words[weighing.problem] : 'no reading yet' }}</span
       >
+    </p>
+    <p v-if="weighing.portions.length > 1" class="figure small text-right">
+      {{ weighing.portions.map(portion => formatFigure(portion)).join(' + ') }}
     </p>
     <p v-if="weighing.gross || weighing.tare" class="figure small text-right">
       {{ weighing.gross ? formatFigure(weighing.gross) : '?' }} −

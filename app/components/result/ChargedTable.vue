@@ -7,6 +7,7 @@ const { actual } = defineProps<{ actual: ActualStage }>()
 const emit = defineEmits<{ working: [figure: Figure]; recovered: [species: string, value: string] }>()
 const lines = computed(() => actual.sheet.reagents.filter(({ planned }) => planned))
 const back = (species: string) => actual.recovered.find(one => one.species === species)
+const unusable = (species: string) => actual.unusable.find(one => one.species === species)?.read
 const typed = reactive<Record<string, string>>({})
 const asked = ref<string>()
 
@@ -47,6 +48,8 @@ function record(species: string): void {
             <FormulaText :text="line.weighAs" />
             <span v-if="actual.unread.includes(line.species)" class="tag ml-1 bg-amber-soft text-amber"
               >planned, not read</span
+            ><span v-if="unusable(line.species)" class="tag ml-1 bg-red-soft text-red"
+              >{{ unusable(line.species) }} read, cannot be used; planned</span
             >
           </td>
           <td class="figure py-2">{{ formatFigure(line.volume ?? line.mass ?? line.amount) }}</td>

@@ -39,7 +39,7 @@ const settledAttempt = useAttempt('How far the batch is', (): Record<string, boo
       weighed &&
       charged.length > 0 &&
       charged.every(
-        ({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).net !== undefined,
+        ({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).portions.length > 0,
       ),
     yield: weighed && !!batch.sheet,
     assay: (batch.document?.assays ?? []).some(sheet => assayWords(sheet, computeWorksheet(sheet))),

@@ -75,7 +75,7 @@ const target = computed(() => {
   const figure = line.value?.volume ?? line.value?.mass
   return figure ? formatFigure(figure, 4) : step.value?.target?.replace(' ', '\u202f')
 })
-const weighing = computed(() => (about.value ? weighingOf(journal.lines, about.value) : {}))
+const weighing = computed(() => (about.value ? weighingOf(journal.lines, about.value) : { portions: [] }))
 const expected = computed(() => {
   const made = sheet.value?.products[0]?.theoretical
   const read = batch.readStage
@@ -115,8 +115,8 @@ function next(): void {
 function done(): void {
   const state = chosen.value
   if (!state) return
-  const left = Math.max(1, (state.step.repeat?.times ?? 1) - state.times)
-  for (let i = 0; i < left; i++) take(state.step, 'done')
+  const left = (state.step.repeat?.times ?? 1) - state.times
+  take(state.step, 'done', left > 1 ? { whole: true } : {})
   stopClocks(state.step)
   next()
 }
@@ -149,7 +149,7 @@ function stopClocks(of: Step): void {
   for (const timer of journal.timers) if (timer.step === of.id && !timer.stoppedAt) clocks.stop(journal.code, timer)
 }
 function skip(why: string): void {
-  take(step.value!, 'skipped', why)
+  take(step.value!, 'skipped', { why })
   stopClocks(step.value!)
   next()
 }
