@@ -1,3 +1,4 @@
+import { stepOf } from '#core/quantity'
 import { readReading, sameAbout, type JournalLine } from './journal'
 import type { About } from './entries'
 
@@ -25,13 +26,7 @@ export function dryingSeries(
     } else if (entry.measure === 'gross') weighings.push({ at: entry.at, grams: read.value.value - tare })
     else if (entry.measure === 'net') weighings.push({ at: entry.at, grams: read.value.value })
     else continue
-    resolution = Math.max(resolution, lastDigitOf(current))
+    resolution = Math.max(resolution, stepOf(current) ?? 0)
   }
   return { weighings, resolution }
-}
-
-/** What one step of the last written digit is worth, in g: 0.01 for `12.34 g`, 0.001 for `12 mg`. */
-function lastDigitOf(text: string): number {
-  const [, decimals = '', unit = 'g'] = /^\s*\d*(?:\.(\d*))?\s*(mg|g)?/.exec(text) ?? []
-  return 10 ** -decimals.length * (unit === 'mg' ? 1e-3 : 1)
 }

@@ -51,3 +51,5 @@ export {
   type LaneSpan,
   type LaneStep,
 } from './schedule'
+export { offTarget, type OffTarget } from './tolerance'
+export { minutesFrom, readWait, type Wait } from './wait'

@@ -1,14 +1,17 @@
-import { parseQuantity } from '#core/quantity'
 import type { Run } from './run'
 import type { LaneStep } from './schedule'
 import { operationOf, type Step } from './steps'
 import type { Timer } from './timers'
+import { readWait } from './wait'
+
+/** Until when a wait lasts is known once it begins; before that it counts as a day, since it is told by a day's hour. */
+const A_DAY = 1440
 
 /** Minutes that a step's own text gives, or that its operation usually takes. */
 export function minutesOf(text: string | undefined, usual: number): number {
-  if (text === undefined) return usual
-  const read = parseQuantity(text, { kinds: ['time'], name: '', source: '', zero: true })
-  return read.ok ? read.value.value * 60 : usual
+  const wait = text === undefined ? undefined : readWait(text)
+  if (!wait) return usual
+  return 'minutes' in wait ? wait.minutes : A_DAY
 }
 
 /** Chemist's time and time that passes by itself, min, with the repeats counted in. */

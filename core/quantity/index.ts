@@ -1,6 +1,14 @@
 export { difference, exact, given, product, renamed, sum, unitOf, type Figure } from './figure'
 export { formatFigure, formatValue, knownDecimals, toSignificant } from './format'
-export { explainQuantity, parseQuantity, type QuantityProblem, type Reading } from './parse'
+export {
+  completed,
+  explainQuantity,
+  parseQuantity,
+  partsOfMeasured,
+  stepOf,
+  type QuantityProblem,
+  type Reading,
+} from './parse'
 export { monteCarlo, seeded, type Spread } from './monte-carlo'
 export { shares, standardUncertainty, type Share } from './uncertainty'
 export { fixedUnit, units, unitsOf, type Kind } from './units'

@@ -84,6 +84,26 @@ export function parseQuantity(
   )
 }
 
+/** A measured text in two: the number as it was written, and its unit as the table spells it; undefined where it does not read. */
+export function partsOfMeasured(text: string): { readonly number: string; readonly unit: string } | undefined {
+  const match = text.length > 60 || /\d,\d/.test(text) ? null : NUMBER.exec(text)
+  const unit = match ? findUnit(text.slice(match[0].length)) : undefined
+  return match?.[1] !== undefined && unit ? { number: match[1].replace('−', '-'), unit: unit.symbol } : undefined
+}
+
+/** A bare number with the unit that its field prints; anything else as it is. */
+export function completed(text: string, unit: string | undefined): string {
+  const parts = unit ? partsOfMeasured(text) : undefined
+  return parts?.unit === '' ? `${text.trim()} ${unit}` : text
+}
+
+/** What one step of the last written digit is worth, in the fixed unit of its kind: 0.001 for `12 mg`, 0.1 for `5.2e3 mg`. */
+export function stepOf(text: string): number | undefined {
+  const parts = partsOfMeasured(text)
+  const unit = parts && findUnit(parts.unit)
+  return parts && unit ? resolutionOf(parts.number) * unit.size : undefined
+}
+
 const written = (number: string, unit: string): string => (unit === '' ? number.trim() : `${number.trim()} ${unit}`)
 
 /** The place of the last written digit: 5.214 is known to 0.001, 2.0e3 to 100. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  completed,
   difference,
   exact,
   explainQuantity,
@@ -9,15 +10,17 @@ import {
   given,
   knownDecimals,
   parseQuantity,
+  partsOfMeasured,
   product,
   shares,
   standardUncertainty,
+  stepOf,
   sum,
   toSignificant,
-  units,
-  workingOf,
   type Figure,
   type Kind,
+  units,
+  workingOf,
 } from '.'
 
 const read = (text: string, ...kinds: Kind[]): Figure => {
@@ -226,5 +229,35 @@ describe('workingOf', () => {
       'amount of {HCl}: 40.0 mL × 3.00 mol/L = 120.00 mmol',
       'extent: 120.00 mmol ÷ 2 = 60.0 mmol',
     ])
+  })
+})
+
+describe('one reading of measured text', () => {
+  const grams = { kinds: ['mass'] as const, name: 'mass', source: 'mass' }
+  // The number as it was written, its unit, its value in grams, and what one step of its last digit is worth in grams.
+  it.each([
+    ['5.2e3 mg', '5.2e3', 'mg', 5.2, 0.1],
+    ['8.40g', '8.40', 'g', 8.4, 0.01],
+    ['5.214 ± 0.002 g', '5.214', 'g', 5.214, 0.001],
+    ['215.30(5) mg', '215.30', 'mg', 0.2153, 1e-5],
+    ['12 mg', '12', 'mg', 0.012, 1e-3],
+    ['  3 kg ', '3', 'kg', 3000, 1000],
+  ])('reads %s the same everywhere', (text, number, unit, value, step) => {
+    expect(partsOfMeasured(text)).toEqual({ number, unit })
+    const read = parseQuantity(text, grams)
+    expect(read.ok && read.value.value).toBeCloseTo(value, 12)
+    expect(stepOf(text)).toBeCloseTo(step, 12)
+  })
+  it('refuses a comma everywhere, since it could be either sign', () => {
+    expect(partsOfMeasured('12,5 g')).toBeUndefined()
+    expect(stepOf('12,5 g')).toBeUndefined()
+    expect(parseQuantity('12,5 g', grams)).toMatchObject({ problem: { code: 'quantity.comma' } })
+  })
+  it('gives a bare number the unit that its field prints, and leaves all else', () => {
+    expect(completed('20', 'g')).toBe('20 g')
+    expect(completed(' 5.2e3 ', 'mg')).toBe('5.2e3 mg')
+    expect(completed('5.214(2)', 'g')).toBe('5.214(2) g')
+    for (const text of ['20 mg', '', 'a cup', '12,5', '20 %']) expect(completed(text, 'g')).toBe(text)
+    expect(completed('20', undefined)).toBe('20')
   })
 })

@@ -38,7 +38,9 @@ export interface ReadingFact {
   readonly what: string
   readonly value: number
   readonly text: string
-  readonly percentIf: (value: number) => number | undefined
+  readonly isTyped: boolean
+  /** The percent yield, were it read as this text. */
+  readonly percentIf: (text: string) => number | undefined
 }
 
 /** What a batch's own plan, sheet and journal say that bears on its yield. Masses in g. */
@@ -195,7 +197,7 @@ function washesOf(run: Run): YieldFacts['washes'] {
   return {
     planned: washes.reduce((sum, { step }) => sum + (step.repeat?.times ?? 1), 0),
     done: washes.reduce(
-      (sum, { step, status, times }) => sum + (status === 'done' ? (step.repeat?.times ?? 1) : times),
+      (sum, { step, status, times }) => sum + Math.max(times, status === 'done' ? (step.repeat?.times ?? 1) : 0),
       0,
     ),
     skipped: washes.some(({ status }) => status === 'skipped'),
@@ -269,9 +271,9 @@ function readingsOf(plan: ReadPlan, lines: readonly JournalLine[], stageId: stri
         what,
         value: read.value.value,
         text: current,
-        percentIf(value) {
-          const unit = current.replace(/^[\s\d.]+/, '')
-          const changed = lines.map((line, j) => (j === i ? { ...line, current: `${value} ${unit}` } : line))
+        isTyped: entry.typed,
+        percentIf(text) {
+          const changed = lines.map((line, j) => (j === i ? { ...line, current: text } : line))
           const judged = judgeBatch(plan, changed, stageId)
           return judged.ok ? judged.value.result?.percent.value : undefined
         },

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { checkEntry, explainEntry, foldJournal, type Entry, type EntryProblem } from '#core/journal'
+import { partsOfMeasured } from '#core/quantity'
 import { hashOf, stored, type EntryRow, type StoredEntry } from './entries'
 
 export interface Append {
@@ -213,11 +214,11 @@ function columnsOf(entry: Entry) {
   const common = { id: entry.id, person_id: entry.by, kind: entry.kind, at: entry.at }
   if (entry.kind === 'correction') return { ...common, corrects: entry.corrects }
   if (entry.kind !== 'reading') return common
-  const [, digits, unit] = /^\s*(-?[\d.]+)\S*\s*(\S*)/.exec(entry.value) ?? []
+  const parts = partsOfMeasured(entry.value)
   return {
     ...common,
-    value: digits ?? null,
-    unit: unit ?? null,
+    value: parts?.number ?? null,
+    unit: parts?.unit ?? null,
     instrument: entry.instrument ?? null,
     typed: entry.typed,
   }

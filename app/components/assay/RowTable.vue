@@ -49,6 +49,7 @@ function down(row: number, column: number): void {
               :label="`${column.label}, ${word} ${i + 1}`"
               :model-value="row[column.key] ?? ''"
               :placeholder="unitsOf(column.kinds)[0] ?? ''"
+              :unit="unitsOf(column.kinds)[0]"
               :problem="result.rows[i]?.problems.find(({ key }) => key === column.key)"
               @update:model-value="emit('enter', i, column.key, $event)"
               @enter="down(i, j)"

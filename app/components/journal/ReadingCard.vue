@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { explainQuantity, formatFigure } from '#core/quantity'
+import { completed, explainQuantity, formatFigure } from '#core/quantity'
 import { readReading, type About, type Measure, type Weighing } from '#core/journal'
 
 /** The readings of one charge or crop: typed here, or taken from the balance. */
@@ -51,8 +51,7 @@ const unitOf: Record<Measure, string> = {
   absorbance: '',
 }
 /** A bare number takes the instrument's unit: grams or millilitres. */
-const whole = (measure: Measure): string =>
-  /^\s*\d+(\.\d+)?\s*$/.test(typed[measure]) ? `${typed[measure].trim()} ${unitOf[measure]}`.trim() : typed[measure]
+const whole = (measure: Measure): string => completed(typed[measure], unitOf[measure])
 const readOf = (measure: Measure) => readReading({ id: 'draft', about, measure }, whole(measure))
 
 function problemOf(measure: Measure) {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { completed } from '#core/quantity'
 import type { Span } from '#core/problem'
 
 /** A measured value as it is typed, with its problem at the place where it was typed. Enter keeps it and moves down. */
@@ -10,6 +11,7 @@ const {
   hidden = false,
   wide = false,
   inline = false,
+  unit,
 } = defineProps<{
   label: string
   problem?: { span?: Span | undefined; why: string; fix: string } | undefined
@@ -18,8 +20,21 @@ const {
   wide?: boolean
   /** Its problem stands under it and takes room, where a panel over its neighbours would be cut off. */
   inline?: boolean
+  /** The unit the field prints: a bare number takes it. */
+  unit?: string | undefined
 }>()
 const emit = defineEmits<{ enter: [] }>()
+
+/** As it is typed; a bare number keeps standing bare while it is, and says its unit once the field is left. */
+const typed = ref(text.value)
+watch(text, now => {
+  if (now !== completed(typed.value, unit)) typed.value = now
+})
+function type(event: Event): void {
+  typed.value = (event.target as HTMLInputElement).value
+  text.value = completed(typed.value, unit)
+}
+
 const id = useId()
 const field = useTemplateRef('field')
 defineExpose({ focus: () => field.value?.focus() })
@@ -31,7 +46,7 @@ defineExpose({ focus: () => field.value?.focus() })
     <input
       :id="id"
       ref="field"
-      v-model="text"
+      :value="typed"
       class="field figure"
       :class="wide ? 'text-left' : 'text-right'"
       autocomplete="off"
@@ -39,6 +54,8 @@ defineExpose({ focus: () => field.value?.focus() })
       :placeholder="placeholder"
       :aria-invalid="!!problem"
       :aria-describedby="problem ? `${id}-problem` : undefined"
+      @input="type"
+      @blur="typed = text"
       @keydown.enter.prevent="emit('enter')"
       @keydown.esc="field?.blur()"
     />

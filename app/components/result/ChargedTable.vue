@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { explainQuantity, formatFigure, parseQuantity, type Figure } from '#core/quantity'
+import { completed, explainQuantity, formatFigure, parseQuantity, type Figure } from '#core/quantity'
 import type { ActualStage } from '#core/result'
 
 /** What was really charged, what should be left of it, and what came back: typed here once it is dry and weighed. */
@@ -11,7 +11,7 @@ const unusable = (species: string) => actual.unusable.find(one => one.species ==
 const typed = reactive<Record<string, string>>({})
 const asked = ref<string>()
 
-const whole = (text: string): string => (/^\s*\d+(\.\d+)?\s*$/.test(text) ? `${text.trim()} g` : text.trim())
+const whole = (text: string): string => completed(text, 'g').trim()
 const readOf = (species: string) =>
   parseQuantity(whole(typed[species] ?? ''), { kinds: ['mass'], name: 'recovered', source: 'recovered', zero: true })
 function problemOf(species: string) {

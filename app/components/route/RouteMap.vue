@@ -154,6 +154,7 @@ const height = computed(() => {
                   hidden
                   class="w-[86px]"
                   :label="`Expected yield of stage ${i + 1}`"
+                  unit="%"
                   placeholder="100 %"
                   :model-value="row.stage.yield ?? ''"
                   :problem="problemAt('stages', i, 'yield')"

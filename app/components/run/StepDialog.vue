@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { equipment, operationNames, operationOf, type Equipment, type Operation, type Step } from '#core/journal'
+import {
+  equipment,
+  operationNames,
+  operationOf,
+  readWait,
+  type Equipment,
+  type Operation,
+  type Step,
+} from '#core/journal'
 import { explainQuantity, parseQuantity, type Kind } from '#core/quantity'
 
 /** One step of a procedure, made or changed: what is done, with what target, how long, until when. */
@@ -44,6 +52,7 @@ const kinds: Record<'target' | 'tolerance' | 'hands' | 'wait' | 'every', readonl
 }
 function problemOf(field: keyof typeof kinds) {
   if (text[field].trim() === '') return undefined
+  if (field === 'wait' && readWait(text.wait)) return undefined
   const read = parseQuantity(text[field], { kinds: kinds[field], name: field, source: field, zero: true })
   return read.ok ? undefined : { span: read.problem.span, ...explainQuantity(read.problem) }
 }

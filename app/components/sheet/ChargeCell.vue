@@ -3,7 +3,7 @@ import { Pin } from '@lucide/vue'
 import type { Span } from '#core/problem'
 
 /** What to put on the balance or in the cylinder: typed where it is held, worked out where it follows. */
-const { species, typed, follows, held, canRelease, problem } = defineProps<{
+const { species, typed, follows, held, canRelease, unit, problem } = defineProps<{
   species: string
   /** The text of a held charge. */
   typed: string
@@ -11,6 +11,8 @@ const { species, typed, follows, held, canRelease, problem } = defineProps<{
   follows: string
   held: boolean
   canRelease: boolean
+  /** The one unit it can be typed in without saying so; undefined where a mass and a volume would do. */
+  unit: string | undefined
   problem?: { span?: Span | undefined; why: string; fix: string } | undefined
 }>()
 const emit = defineEmits<{ type: [text: string]; toggle: []; enter: [] }>()
@@ -63,7 +65,8 @@ function type(text: string): void {
       :problem="problem"
       class="measure w-[104px] text-[16px] font-semibold"
       :class="{ follows: !held }"
-      placeholder="g or mL"
+      :unit="unit"
+      :placeholder="unit ?? 'g or mL'"
       @focusin="begin"
       @focusout="isEditing = false"
       @update:model-value="type"

@@ -47,14 +47,14 @@ const verdicts = {
   'trap holds': { words: 'the trap holds it', look: 'text-verdigris' },
 } as const
 const trapFields = [
-  { key: 'reagent', label: 'Trap of', placeholder: 'such as NaOH' },
-  { key: 'volume', label: 'its volume', placeholder: 'such as 100 mL' },
-  { key: 'concentration', label: 'its strength', placeholder: 'such as 2 mol/L' },
+  { key: 'reagent', label: 'Trap of', placeholder: 'such as NaOH', unit: undefined },
+  { key: 'volume', label: 'its volume', placeholder: 'such as 100 mL', unit: 'mL' },
+  { key: 'concentration', label: 'its strength', placeholder: 'such as 2 mol/L', unit: 'mol/L' },
 ] as const
 const roomFields = [
-  { key: 'temperature', part: 'ambient', label: 'Room at', placeholder: '25 °C' },
-  { key: 'pressure', part: 'ambient', label: 'and', placeholder: '101.325 kPa' },
-  { key: 'volume', part: 'room', label: 'Room of', placeholder: 'such as 60 m3' },
+  { key: 'temperature', part: 'ambient', label: 'Room at', placeholder: '25 °C', unit: '°C' },
+  { key: 'pressure', part: 'ambient', label: 'and', placeholder: '101.325 kPa', unit: 'kPa' },
+  { key: 'volume', part: 'room', label: 'Room of', placeholder: 'such as 60 m3', unit: 'm3' },
 ] as const
 const roomText = (part: 'ambient' | 'room', key: string): string =>
   (plan[part] as Record<string, string> | undefined)?.[key] ?? ''
@@ -66,6 +66,7 @@ const roomText = (part: 'ambient' | 'room', key: string): string =>
       <QuantityField
         wide
         label="Added over"
+        unit="min"
         placeholder="such as 20 min"
         :model-value="stage.addition ?? ''"
         :problem="problemAt('addition')"
@@ -77,6 +78,7 @@ const roomText = (part: 'ambient' | 'room', key: string): string =>
         wide
         :label="field.label"
         :placeholder="field.placeholder"
+        :unit="field.unit"
         :model-value="stage.trap?.[field.key] ?? ''"
         :problem="problemAt('trap', field.key)"
         @update:model-value="emit('change', stage => withTrap(stage, field.key, $event), `trap ${field.key}`)"
@@ -87,6 +89,7 @@ const roomText = (part: 'ambient' | 'room', key: string): string =>
         wide
         :label="field.label"
         :placeholder="field.placeholder"
+        :unit="field.unit"
         :model-value="roomText(field.part, field.key)"
         :problem="roomProblemAt(field.part, field.key)"
         @update:model-value="emit('changePlan', plan => withRoom(plan, field.key, $event), `room ${field.key}`)"

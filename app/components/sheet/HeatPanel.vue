@@ -53,6 +53,7 @@ const heat = computed(() =>
       <QuantityField
         wide
         label="The bath takes away"
+        unit="W"
         placeholder="such as 50 W"
         :model-value="stage.bath ?? ''"
         :problem="problemAt('bath')"

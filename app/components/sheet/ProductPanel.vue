@@ -68,6 +68,7 @@ const forms = computed(() => {
         :model-value="expected"
         wide
         label="Expected yield"
+        unit="%"
         placeholder="100 %"
         :problem="problemAt('yield')"
         @update:model-value="emit('expected', $event)"

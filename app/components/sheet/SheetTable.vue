@@ -195,6 +195,7 @@ function moveOn(event: Event): void {
               :follows="measured(one.line)"
               :held="one.held"
               :can-release="heldCount > 1"
+              :unit="['solid', 'stage'].includes(one.reagent?.supply.kind ?? 'solid') ? 'g' : undefined"
               :problem="
                 one.i < 0
                   ? undefined
@@ -213,7 +214,8 @@ function moveOn(event: Event): void {
               hidden
               :label="`Target mass of ${one.text}`"
               :model-value="stage.target?.mass ?? ''"
-              placeholder="target"
+              placeholder="target, g"
+              unit="g"
               class="measure ml-auto w-[104px] text-[16px] font-semibold"
               :class="{ 'rounded-md outline-2 outline-verdigris': stage.target }"
               :problem="problemAt('target', 'mass')"

@@ -103,6 +103,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           :model-value="textOf('assay')"
           wide
           label="Assay, by mass"
+          unit="%"
           placeholder="100 %"
           :problem="problemAt('assay')"
           @update:model-value="set('assay', $event)"
@@ -111,6 +112,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           :model-value="textOf('moisture')"
           wide
           label="Moisture"
+          unit="%"
           placeholder="0 %"
           :problem="problemAt('moisture')"
           @update:model-value="set('moisture', $event)"
@@ -150,6 +152,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           :model-value="textOf('density')"
           wide
           label="Density"
+          unit="g/mL"
           :placeholder="densityHint"
           :problem="problemAt('density')"
           @update:model-value="set('density', $event)"
@@ -167,6 +170,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           :model-value="textOf('density')"
           wide
           label="Density"
+          unit="g/mL"
           placeholder="such as 1.05 g/mL"
           :problem="problemAt('density')"
           @update:model-value="set('density', $event)"
@@ -175,6 +179,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           :model-value="textOf('assay')"
           wide
           label="Assay, by mass"
+          unit="%"
           placeholder="100 %"
           :problem="problemAt('assay')"
           @update:model-value="set('assay', $event)"

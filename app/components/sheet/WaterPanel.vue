@@ -27,9 +27,9 @@ const pot = computed(() =>
 )
 const fields = [
   { key: 'solvent', label: 'Water as solvent', placeholder: 'g or mL' },
-  { key: 'at', label: 'Kept at', placeholder: '25 °C' },
+  { key: 'at', label: 'Kept at', placeholder: '25 °C', unit: '°C' },
   { key: 'evaporate', label: 'Boiled off', placeholder: 'g or mL' },
-  { key: 'vessel', label: 'Vessel', placeholder: 'such as 250 mL' },
+  { key: 'vessel', label: 'Vessel', placeholder: 'such as 250 mL', unit: 'mL' },
 ] as const
 const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
   if (!sheet) return []
@@ -58,6 +58,7 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
         wide
         :label="field.label"
         :placeholder="field.placeholder"
+        :unit="'unit' in field ? field.unit : undefined"
         :model-value="stage[field.key] ?? ''"
         :problem="problemAt(field.key)"
         @update:model-value="emit('change', stage => withBench(stage, field.key, $event), field.key)"

@@ -6,7 +6,10 @@ import {
   dryingSeries,
   durationWords,
   forgottenBefore,
+  minutesFrom,
   minutesOf,
+  offTarget,
+  readWait,
   timesOf,
   weighingOf,
   type About,
@@ -21,6 +24,7 @@ import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/resul
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useTimers } from '~/composables/useTimers'
+import { localCalendar } from '~/utils/calendar'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore, type NewEntry } from '~/stores/journal'
 import { useLabStore } from '~/stores/lab'
@@ -83,13 +87,11 @@ const expected = computed(() => {
 })
 const hands = computed(() => line.value?.mass?.value ?? expected.value?.value ?? 10)
 /** How far what was read is off the target, against the tolerance. */
-const offTarget = computed(() => {
+const off = computed(() => {
   const wanted = (line.value?.volume ?? line.value?.mass)?.value
   const net = weighing.value.net
   if (wanted === undefined || !net || net.kind !== (line.value?.volume ? 'volume' : 'mass')) return undefined
-  const off = net.value / wanted - 1
-  const allowed = Number.parseFloat(step.value?.tolerance ?? '') / 100
-  return { percent: off * 100, isFar: Number.isFinite(allowed) && Math.abs(off) > allowed + 1e-9 }
+  return offTarget(net.value, wanted, net.kind, step.value?.tolerance)
 })
 const series = computed(() =>
   about.value?.what === 'product' && !/empty/.test(step.value?.words ?? '')
@@ -136,10 +138,15 @@ function primary(): void {
     take(state.step, 'begun')
     return clocks.start(journal.code, stage.value.id, nameFor(state.step), {
       step: state.step.id,
-      seconds: times.value.wait * 60,
+      seconds: secondsOf(state.step),
     })
   }
   done()
+}
+/** A wait that is told by a day and an hour lasts from now till then. */
+function secondsOf({ wait }: Step): number {
+  const read = wait === undefined ? undefined : readWait(wait)
+  return Math.round(60 * (read ? minutesFrom(read, Date.now(), localCalendar) : times.value.wait))
 }
 function startEvery(of: Step, every: string): void {
   clocks.start(journal.code, stage.value.id, nameFor(of), { step: of.id, every: minutesOf(every, 3) * 60 })
@@ -348,9 +355,13 @@ onKey('w', () => (troubled.value = step.value !== undefined))
         <div class="mt-3 grid items-start gap-4 xl:grid-cols-2">
           <PanelGuard v-if="about" name="The reading"
             ><ReadingCard :about="about" :weighing="weighing" :by-volume="!!line?.volume" @record="record">
-              <p v-if="offTarget" class="small text-right" :class="{ 'font-semibold text-amber': offTarget.isFar }">
-                {{ offTarget.percent >= 0 ? '+' : '−' }}{{ Math.abs(offTarget.percent).toFixed(1) }} % off {{ target
-                }}<template v-if="offTarget.isFar">; allowed are {{ step.tolerance }}</template>
+              <p
+                v-if="off?.share !== undefined"
+                class="small text-right"
+                :class="{ 'font-semibold text-amber': off.isFar }"
+              >
+                {{ off.share >= 0 ? '+' : '−' }}{{ Math.abs(off.share * 100).toFixed(1) }} % off {{ target
+                }}<template v-if="off.isFar">; allowed are {{ step.tolerance }}</template>
               </p>
               <p v-else-if="about.what === 'product' && expected" class="small text-right">
                 the sheet expects {{ formatFigure(expected, 4) }}
