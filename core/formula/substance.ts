@@ -64,10 +64,16 @@ export function findSubstance(formula: Formula, own = NONE): Known | undefined {
   return (own.length > 0 ? ownIndexOf(own).get(key) : undefined) ?? shipped().get(key)
 }
 
-/** The known forms of the product's substance as formula texts, fewest waters first; empty where the table has none. */
+/**
+ * The known forms of the product's substance as formula texts, fewest waters first; empty where the table has none. The form that is the
+ * formula itself keeps its text, so that a double salt written as twice its row stands once.
+ */
 export function formsOf(formula: Formula, own = NONE): string[] {
   const known = findSubstance(formula, own)
-  return (known?.row.forms ?? []).map(([waters]) => withWaters(known!.row.formula, waters))
+  if (!known) return []
+  return (known.row.forms ?? []).map(([waters]) =>
+    known.units !== 1 && Math.abs(waters - known.waters) < 1e-9 ? formula.text : withWaters(known.row.formula, waters),
+  )
 }
 
 /** The formula with so many waters added; thirds and the like as fractions, which read back exactly. */

@@ -105,7 +105,7 @@ const WARM = 15
 
 function heatNotes(sheet: StageSheet, { stage }: Setting): MarginNote[] {
   const heat = heatOf(stage, sheet)
-  if (!heat.known || heat.rise.value < WARM) return []
+  if (!heat.known || !heat.rise || heat.rise.value < WARM) return []
   const time = heat.coolingTime
     ? ` The bath takes ${Math.ceil(heat.coolingTime.value * 60)} min to carry it off: add over at least that.`
     : ' Add it in portions, with a bath at hand.'

@@ -83,7 +83,7 @@ function reactionSteps(sheet: StageSheet, setting: Setting): Draft[] {
   const solids = lines.filter(({ volume, mass }) => !volume && mass)
   const gases = gasFacts(setting.stage, sheet, setting.room)
   const heat = heatOf(setting.stage, sheet)
-  const hot = heat.known && heat.rise.value > WARM
+  const hot = heat.known && (heat.rise?.value ?? 0) > WARM
   const trap = gases.find(({ trap: wanted }) => wanted)?.trap
   const hood = gases.some(({ verdict }) => verdict !== 'harmless')
   const at = setting.stage.bench.celsius

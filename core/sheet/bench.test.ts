@@ -467,3 +467,105 @@ describe('making up', () => {
     expect(warmth.boils).toBe(false)
   })
 })
+
+describe('heat of crystal water and of what is heated dry', () => {
+  const heats = (...stages: StagePlan[]): [kilojoule: number, rise: number | undefined][] => {
+    const read = readPlan({ stages })
+    const sheets = read.ok ? computeReadPlan(read.value) : read
+    if (!read.ok || !sheets.ok) throw new Error('not read')
+    return read.value.stages.map((stage, i) => {
+      const heat = heatOf(stage, sheets.value.stages[i]!)
+      if (!heat.known) throw new Error(`${stage.id}: ${heat.missing.join()}`)
+      return [heat.enthalpy.value, heat.rise?.value]
+    })
+  }
+  const solid = (species: string, amount?: string): StagePlan['reagents'][number] => ({
+    species,
+    supply: { kind: 'solid' },
+    ...(amount && { charge: { amount } }),
+  })
+  const alone = (equation: string, species: string, amount: string, product: string): StagePlan => ({
+    id: 's1',
+    equation,
+    reagents: [solid(species, amount)],
+    product: { species: product },
+  })
+
+  // 8.0 g CuO / 79.545 g/mol = 0.1006 mol. CuSO4·5H2O(s) + 2 NaOH(s) → Cu(OH)2(s) + 2 Na+ + SO4^2− + 5 H2O(l), kJ/mol:
+  // −449.8 + 2 × −240.34 − 909.34 + 5 × −285.83 + 2279.65 + 2 × 425.61 = −138.1; × 0.1006 = −13.9 kJ, some 16 K in 200 mL.
+  it('is the same whether a hydrate comes from the bottle or from the stage before', () => {
+    const hydroxide = (reagent: StagePlan['reagents'][number]): StagePlan => ({
+      id: 's2',
+      equation: 'CuSO4.5H2O + NaOH -> Cu(OH)2 + Na2SO4 + H2O',
+      solvent: '200 mL',
+      reagents: [reagent, solid('NaOH')],
+      product: { species: 'Cu(OH)2' },
+    })
+    const made: StagePlan = {
+      id: 's1',
+      equation: 'CuO + H2SO4 -> CuSO4 + H2O',
+      reagents: [
+        { ...solid('CuO'), charge: { mass: '8.0 g' } },
+        { species: 'H2SO4', supply: { kind: 'solution', concentration: '2 mol/L' } },
+      ],
+      product: { species: 'CuSO4', form: 'CuSO4.5H2O' },
+    }
+    const fed = heats(made, hydroxide({ species: 'CuSO4.5H2O', supply: { kind: 'stage', from: 's1' } }))[1]!
+    const bottled = heats(hydroxide(solid('CuSO4.5H2O', '0.10057 mol')))[0]!
+    expect(fed[0]).toBeCloseTo(-13.9, 1)
+    expect(fed[0]).toBeCloseTo(bottled[0], 3)
+    expect(fed[1]).toBeCloseTo(16, 0)
+  })
+
+  // CaCO3: −634.92 − 393.51 + 1206.92 = 178.5 kJ (CODATA). 2 NaHCO3: −1130.68 − 241.83 − 393.51 + 2 × 950.81 = 135.6 kJ.
+  // CuSO4·5H2O to the anhydrous salt and steam: 299 kJ; FeCl2·4H2O: 240 kJ (NBS tables, from memory).
+  it.each([
+    ['CaCO3 -> CaO + CO2', 'CaCO3', 'CaO', 178.5],
+    ['NaHCO3 -> Na2CO3 + H2O + CO2', 'NaHCO3', 'Na2CO3', 67.8],
+    ['CuSO4.5H2O -> CuSO4 + H2O', 'CuSO4.5H2O', 'CuSO4', 299],
+    ['FeCl2.4H2O -> FeCl2 + H2O', 'FeCl2.4H2O', 'FeCl2', 240],
+  ])('%s takes heat, and warms no liquid', (equation, species, product, kilojoule) => {
+    const [heat, rise] = heats(alone(equation, species, '1 mol', product))[0]!
+    expect(Math.abs(heat - kilojoule)).toBeLessThan(0.6)
+    expect(rise).toBeUndefined()
+  })
+})
+
+describe('the liquid in the pot', () => {
+  const liquid = (stage: StagePlan): number => {
+    const read = readPlan({ stages: [stage] })
+    const sheets = read.ok ? computeReadPlan(read.value) : read
+    if (!read.ok || !sheets.ok) throw new Error('not read')
+    return potOf(read.value.stages[0]!, sheets.value.stages[0]!).liquid.value
+  }
+  const barium = (solvent?: string): StagePlan => ({
+    id: 's1',
+    equation: 'BaCl2 + Na2SO4 -> BaSO4 + NaCl',
+    reagents: [
+      { species: 'BaCl2', supply: { kind: 'solution', concentration: '0.25 mol/L' }, charge: { volume: '25 mL' } },
+      { species: 'Na2SO4', supply: { kind: 'solid' } },
+    ],
+    product: { species: 'BaSO4' },
+    ...(solvent && { solvent }),
+  })
+  // 25 mL of solution as it stands, whatever its density; 50 mL water; 6.25 mmol Na2SO4, 0.89 g, take some 0.36 mL.
+  it('counts a solution of unknown density with its volume', () => {
+    expect(liquid(barium())).toBeCloseTo(25.36, 1)
+    expect(liquid(barium('50 mL'))).toBeCloseTo(75.4, 0)
+  })
+  it('counts a hydrate’s water as water', () => {
+    // 24.97 g CuSO4·5H2O: 9.01 g water take 9.03 mL, 15.96 g salt some 6.4 mL; 100 mL water.
+    const copper: StagePlan = {
+      id: 's1',
+      equation: 'CuSO4 + NH3 -> [Cu(NH3)4]SO4',
+      reagents: [
+        { species: 'CuSO4', supply: { kind: 'solid', formula: 'CuSO4.5H2O' }, charge: { mass: '24.97 g' } },
+        { species: 'NH3', supply: { kind: 'gas' } },
+      ],
+      product: { species: '[Cu(NH3)4]SO4' },
+      solvent: '100 mL',
+    }
+    // 0.4 mol NH3, 6.81 g, take some 2.7 mL once dissolved.
+    expect(liquid(copper)).toBeCloseTo(100.1 + 9.03 + 6.4 + 2.7, 0)
+  })
+})

@@ -1,4 +1,4 @@
-import { chargeText, findSubstance, parseFormula, type Formula } from '#core/formula'
+import { chargeText, findSubstance, type Formula } from '#core/formula'
 import { given, type Figure } from '#core/quantity'
 import {
   enthalpies,
@@ -9,7 +9,7 @@ import {
   type EnthalpyPhase,
   type SubstanceRow,
 } from '#core/reference'
-import { ionsOf } from '#core/species'
+import { ionsOf, partsOf } from '#core/species'
 
 /** Standard uncertainties of the two tables, kJ/mol; a judgement. */
 const SPREAD = { C: 0.3, N: 1 } as const
@@ -47,7 +47,7 @@ export const formationEnthalpy = (formula: Formula, phase: EnthalpyPhase): Figur
 /** One part of a substance's enthalpy: so many of an entry of the table. */
 export type EnthalpyPart = readonly [count: number, of: Figure]
 
-/** A dissolved substance at infinite dilution: by itself where the table has it, else as its ions. */
+/** A dissolved substance at infinite dilution: by itself where the table has it, else as its ions, and its crystal water as water. */
 export function dissolvedEnthalpy(formula: Formula): EnthalpyPart[] | undefined {
   const whole = table.get(`${formula.text} aq`)
   if (whole) return [[1, whole]]
@@ -59,7 +59,10 @@ export function dissolvedEnthalpy(formula: Formula): EnthalpyPart[] | undefined 
     if (!ion) return undefined
     parts.push([count, ion])
   }
-  return parts
+  const { waters } = partsOf(formula.text)
+  if (waters === 0) return parts
+  const water = waterEnthalpy('l')
+  return water && [...parts, [waters, water]]
 }
 
 /** Heat set free by dissolving a mole of the pure reagent in `waters` moles of water, kJ; linear in 1/n. Undefined off the table. */
@@ -109,7 +112,4 @@ export function isDissolved(formula: Formula, own?: readonly SubstanceRow[]): bo
   return row.water === 'soluble' || row.water === 'reacts'
 }
 
-export const waterEnthalpy = (): Figure => {
-  const read = parseFormula('H2O')
-  return formationEnthalpy(read.ok ? read.value : (undefined as never), 'l')!
-}
+export const waterEnthalpy = (phase: 'l' | 'g'): Figure | undefined => table.get(`H2O ${phase}`)

@@ -17,9 +17,9 @@ export type Heat =
       readonly known: true
       /** kJ of the stage as charged; negative where heat comes out. */
       readonly enthalpy: Figure
-      /** Were all of it to stay in the pot, K; an estimate. */
-      readonly rise: Figure
-      /** °C the pot would come to from its working temperature, or from 20 °C. */
+      /** Were all of it to stay in the pot, K; an estimate. Undefined where there is no liquid that could warm. */
+      readonly rise?: Figure
+      /** °C from which the pot warms: its working temperature, or 20 °C. */
       readonly start: number
       readonly boils: boolean
       /** Time the bath needs to take the heat away, h. */
@@ -38,9 +38,11 @@ const DILUTE = 0.1
 
 /**
  * Heat of a stage from formation enthalpies at 25 °C (Hess): products as they are in the pot (gas, solid, or dissolved at infinite
- * dilution) less reagents as they come, strong acids and caustics with their heat of dilution. Names what the tables lack.
+ * dilution) less reagents as they come, strong acids and caustics with their heat of dilution. What is heated dry stays solid, and its
+ * water leaves as steam. Names what the tables lack.
  */
 export function heatOf(stage: ReadStage, sheet: StageSheet): Heat {
+  const isDry = !hasLiquid(stage, sheet)
   const missing: string[] = []
   const asDilute: string[] = []
   const terms: [number, Figure][] = []
@@ -57,21 +59,36 @@ export function heatOf(stage: ReadStage, sheet: StageSheet): Heat {
         ])
   }
   stage.reagents.forEach((reagent, i) => {
-    const line = sheet.reagents[i]!
-    add(-1, reagent.supply.weighed.text, line.consumed, asSupplied(reagent, stage, asDilute))
+    const line = sheet.reagents[i]
+    if (line) add(-1, reagent.supply.weighed.text, line.consumed, asSupplied(reagent, stage, isDry, asDilute))
   })
   for (const line of sheet.products) {
     const formula = read(line.species)
     const amount = line.amount
-    add(1, line.species, amount, asMade(formula, stage))
+    add(1, line.species, amount, asMade(formula, stage, isDry))
   }
   if (missing.length > 0) return { known: false, missing: [...new Set(missing)] }
   const enthalpy = terms.length === 0 ? exact(0, 'energy', 'heat of the stage') : sum('heat of the stage', terms)
-  return { known: true, enthalpy, asDilute, ...warming(stage, sheet, enthalpy) }
+  return {
+    known: true,
+    enthalpy,
+    asDilute,
+    start: startOf(stage),
+    ...(isDry ? { boils: false } : warming(stage, sheet, enthalpy)),
+  }
+}
+
+const BOILING = 100
+const startOf = ({ bench }: ReadStage): number => bench.celsius ?? ROOM_TEMPERATURE
+
+/** Whether there is water in the pot that things dissolve in: from solutions, hydrates or the tap, and below its boiling point. */
+function hasLiquid(stage: ReadStage, { water }: StageSheet): boolean {
+  const grams = water.fromReagents.value + (water.solvent?.value ?? 0) + (water.carried?.value ?? 0)
+  return grams > 0 && startOf(stage) <= BOILING
 }
 
 function warming(stage: ReadStage, sheet: StageSheet, enthalpy: Figure) {
-  const start = stage.bench.celsius ?? ROOM_TEMPERATURE
+  const start = startOf(stage)
   const water = sum('water in the pot while it reacts', [
     [1, sheet.water.fromReagents],
     ...(sheet.water.solvent ? [[1, sheet.water.solvent] as const] : []),
@@ -87,8 +104,7 @@ function warming(stage: ReadStage, sheet: StageSheet, enthalpy: Figure) {
   const { bath } = stage.bench
   return {
     rise,
-    start,
-    boils: start + rise.value > 100,
+    boils: start + rise.value > BOILING,
     ...(bath &&
       enthalpy.value < 0 && {
         coolingTime: product('time for the bath to take the heat', 'time', [enthalpy], [bath], -1000 / 3600),
@@ -96,10 +112,15 @@ function warming(stage: ReadStage, sheet: StageSheet, enthalpy: Figure) {
   }
 }
 
-function asSupplied(reagent: Reagent, stage: ReadStage, asDilute: string[]): EnthalpyPart[] | undefined {
+function asSupplied(
+  reagent: Reagent,
+  stage: ReadStage,
+  isDry: boolean,
+  asDilute: string[],
+): EnthalpyPart[] | undefined {
   const { supply, term } = reagent
   const { species, weighed, relation } = supply
-  if (species.text === 'H2O') return [[1, waterEnthalpy()]]
+  if (species.text === 'H2O') return one(waterEnthalpy(supply.kind === 'gas' || term.species.phase === 'g' ? 'g' : 'l'))
   switch (supply.kind) {
     case 'gas':
       return one(formationEnthalpy(species, 'g'))
@@ -114,7 +135,7 @@ function asSupplied(reagent: Reagent, stage: ReadStage, asDilute: string[]): Ent
       return exactly ?? dissolvedEnthalpy(species)
     }
     case 'stage':
-      if (!reagent.from || weighed.text === species.text) return asMade(species, stage)
+      if (!reagent.from || supply.inPot) return asMade(species, stage, isDry)
       return solidOf(weighed, relation)
     case 'solid':
       return term.species.phase === 'g' ? one(formationEnthalpy(species, 'g')) : solidOf(weighed, relation)
@@ -125,21 +146,23 @@ function asSupplied(reagent: Reagent, stage: ReadStage, asDilute: string[]): Ent
 function solidOf(weighed: Formula, { units, waters }: { units: number; waters: number }): EnthalpyPart[] | undefined {
   const solid = formationEnthalpy(weighed, 's') ?? formationEnthalpy(weighed, 'l')
   if (!solid) return undefined
-  return waters === 0
-    ? [[1 / units, solid]]
-    : [
-        [1 / units, solid],
-        [-waters / units, waterEnthalpy()],
-      ]
+  if (waters === 0) return [[1 / units, solid]]
+  const water = waterEnthalpy('l')
+  return (
+    water && [
+      [1 / units, solid],
+      [-waters / units, water],
+    ]
+  )
 }
 
-function asMade(formula: Formula, { reaction, own }: ReadStage): EnthalpyPart[] | undefined {
-  if (formula.text === 'H2O') return [[1, waterEnthalpy()]]
+function asMade(formula: Formula, { reaction, own }: ReadStage, isDry: boolean): EnthalpyPart[] | undefined {
   const phase = [...reaction.products, ...reaction.reactants].find(
     ({ species }) => species.formula.text === formula.text,
   )?.species.phase
+  if (formula.text === 'H2O') return one(waterEnthalpy(phase === 'g' || (isDry && phase === undefined) ? 'g' : 'l'))
   if (isGas(formula, phase, own)) return one(formationEnthalpy(formula, 'g'))
-  const dissolved = phase === 'aq' ? true : phase === 's' ? false : isDissolved(formula, own)
+  const dissolved = phase === 'aq' ? true : phase === 's' || isDry ? false : isDissolved(formula, own)
   if (dissolved === undefined) return undefined
   return dissolved
     ? dissolvedEnthalpy(formula)

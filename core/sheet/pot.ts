@@ -3,6 +3,7 @@ import { exact, product, sum, type Figure } from '#core/quantity'
 import { dissolve, type Curve, type SolubilityProblem } from '#core/solution'
 import type { ReadStage } from './read-plan'
 import type { StageSheet } from './stage'
+import { isWater, waterBrought } from './water'
 
 /** What one substance asks of the pot's water at the working temperature. */
 export interface WaterNeed {
@@ -50,7 +51,7 @@ export function potOf(stage: ReadStage, sheet: StageSheet, own: readonly Curve[]
     ...(carried ? [[1, carried] as const] : []),
     [1, fromReaction],
   ])
-  const liquid = liquidOf(sheet, water)
+  const liquid = liquidOf(stage, sheet)
   const foams = stage.reagents.some(({ term }) => /CO3/.test(term.species.formula.text)) && sheet.gases.length > 0
   const most = foams ? MOST.foam : sheet.gases.length > 0 ? MOST.gas : MOST.still
   const { vessel } = stage.bench
@@ -67,17 +68,32 @@ export function potOf(stage: ReadStage, sheet: StageSheet, own: readonly Curve[]
   }
 }
 
-function liquidOf(sheet: StageSheet, water: Figure): Figure {
-  const solids = sheet.reagents.flatMap(({ mass, leftover }): [number, Figure][] =>
-    mass ? [[1, mass], ...(leftover.wayOut === 'filtered off' ? [[-1, leftover.mass] as [number, Figure]] : [])] : [],
+/** Solutions and liquids with their volume, all other water with its own, and what dissolves of solids and gases with a rough one. */
+function liquidOf(stage: ReadStage, sheet: StageSheet): Figure {
+  const { solvent, carried, fromReaction } = sheet.water
+  const asVolume = (water: Figure): Figure => product('volume of the water', 'volume', [water], [WATER_DENSITY])
+  const parts = stage.reagents.flatMap((reagent, i): [number, Figure][] => {
+    const line = sheet.reagents[i]
+    if (!line) return []
+    const isLiquid = reagent.supply.kind === 'solution' || reagent.supply.kind === 'liquid'
+    if (isLiquid && line.volume) return [[1, line.volume]]
+    const water = waterBrought(reagent, line.amount).terms
+    const rest: [number, Figure][] = [
+      ...(line.mass ? [[1, line.mass] as [number, Figure]] : []),
+      ...(line.leftover.wayOut === 'filtered off' ? [[-1, line.leftover.mass] as [number, Figure]] : []),
+      ...(line.mass ? water.map(([weight, of]): [number, Figure] => [-weight, of]) : []),
+    ]
+    return [
+      ...water.map(([weight, of]): [number, Figure] => [weight, asVolume(of)]),
+      ...(rest.length > 0 && reagent.planned && !isWater(reagent.term)
+        ? [[1, product('room it takes dissolved', 'volume', [sum('dissolved', rest), SALT_VOLUME])] as [number, Figure]]
+        : []),
+    ]
+  })
+  const waters = [solvent, carried, fromReaction].flatMap((water): [number, Figure][] =>
+    water ? [[1, asVolume(water)]] : [],
   )
-  const salts = sum('dissolved salts', [...solids, [-1, sheet.water.fromReagents]])
-  const ofWater = product('volume of the water', 'volume', [water], [WATER_DENSITY])
-  const ofSalts = product('room the salts take', 'volume', [salts, SALT_VOLUME])
-  return sum('liquid in the pot', [
-    [1, ofWater],
-    [1, ofSalts],
-  ])
+  return sum('liquid in the pot', [...parts, ...waters])
 }
 
 function needsOf(

@@ -83,6 +83,7 @@ export function readSupply(
         species,
         weighed: source.product.form,
         relation: matched(source.product.form, [...path, 'from']),
+        ...(source.inPot && { inPot: true }),
       }
     }
   }

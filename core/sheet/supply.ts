@@ -16,6 +16,8 @@ export interface Supply {
   readonly moisture?: Figure
   /** What the rest of a technical solid does. */
   readonly rest?: 'residue' | 'soluble'
+  /** Comes dissolved, in the pot of the stage before. */
+  readonly inPot?: true
   /** Molar volume of the gas in the room, mL/mol. */
   readonly molarVolume?: Figure
 }

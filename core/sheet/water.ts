@@ -41,13 +41,9 @@ export function waterOf(
   const molar = molarMassFigure(waterFormula)
   let estimated = false
   const brought = charged.flatMap(({ reagent, amount }): [number, Figure][] => {
-    if (isWater(reagent.term))
-      return [[1, massFor(reagent.supply, amount) ?? product('water charged', 'mass', [amount, molar])]]
-    const moist = moistureOf(reagent, amount)
-    if (reagent.supply.kind !== 'solution' && reagent.supply.relation.waters === 0) return moist
-    const with_ = waterWith(reagent.supply, amount, waterFormula)
+    const with_ = waterBrought(reagent, amount)
     estimated ||= with_.estimated
-    return [[1, with_.water], ...moist]
+    return with_.terms
   })
   const made = stage.reaction.products.find(isWater)?.coefficient ?? 0
   const eaten = stage.reaction.reactants.find(isWater)?.coefficient ?? 0
@@ -88,6 +84,22 @@ export function waterOf(
     ...(carried && { carried }),
     ...(evaporate && { evaporated: evaporate }),
   }
+}
+
+/** Water that comes with one reagent: itself, of its solution, of its crystals, and what clings to it. */
+export function waterBrought(
+  reagent: Reagent,
+  amount: Figure,
+): { readonly terms: [number, Figure][]; readonly estimated: boolean } {
+  if (isWater(reagent.term)) {
+    const charged = product('water charged', 'mass', [amount, molarMassFigure(waterFormula)])
+    return { terms: [[1, massFor(reagent.supply, amount) ?? charged]], estimated: false }
+  }
+  const moist = moistureOf(reagent, amount)
+  if (reagent.supply.kind !== 'solution' && reagent.supply.relation.waters === 0)
+    return { terms: moist, estimated: false }
+  const { water, estimated } = waterWith(reagent.supply, amount, waterFormula)
+  return { terms: [[1, water], ...moist], estimated }
 }
 
 /** Water that clings to a moist solid. */

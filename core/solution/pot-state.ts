@@ -109,7 +109,7 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   if (refused) return fail(refused)
   const keys = new Set(presentKeys(pot))
   const { solids, leftOut } = solidsFor(keys, pot.celsius, own)
-  const rows = rowsAlone(present, solids)
+  const rows = rowsAlone(present, solids, isOneSalt(pot, present))
   if (ethanol > 0 && !rows) return fail({ code: 'solubility.ethanol-shared' })
   const { standing, dry } = rows ? eachAlone(pot, rows) : { standing: together(pot, solids), dry: false }
   const names = leftOut.map(({ salt }) => salt.text)
@@ -143,12 +143,26 @@ function presentSolutes(pot: PotState): Present[] {
     .filter(({ amount }) => amount > TRACE)
 }
 
+/** The pot holds the ions of one salt in its own proportions, and none beside: a double salt alone answers by its own curve. */
+function isOneSalt({ totals }: PotState, present: readonly Present[]): boolean {
+  const [only] = present
+  if (!only?.curve || present.length !== 1) return false
+  const parts = new Map(componentsOf(only.salt).map(({ key, count }) => [key, count * only.amount]))
+  return [...totals].every(([key, amount]) => Math.abs(amount - (parts.get(key) ?? 0)) <= SAME_SHARE * only.amount)
+}
+
+/** Ions beside a salt's own proportions, as a share of it, that are no more than rounding. */
+const SAME_SHARE = 1e-6
+
 /**
- * Each salt with the solid of its own curve, where nothing but the salts put in can come down and no two of them share an ion;
+ * Each salt with the solid of its own curve, where it stands alone, or where nothing but the salts put in can come down and no two of them share an ion;
  * undefined where one would change what the other does.
  */
-function rowsAlone(present: readonly Present[], solids: readonly Solid[]): Row[] | undefined {
-  if (solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text)))
+function rowsAlone(present: readonly Present[], solids: readonly Solid[], isOne: boolean): Row[] | undefined {
+  if (
+    !isOne &&
+    solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text))
+  )
     return undefined
   if (present.length > 1 && solids.some(({ source }) => source === 'product')) return undefined
   const shared = new Set<string>()

@@ -56,6 +56,35 @@ const percent = ({ told }: Rest): Record<string, number> => {
   return Object.fromEntries(told.forms.map(({ form, mass }) => [form, (mass / whole) * 100]))
 }
 
+describe('a double salt alone in its pot', () => {
+  /* 165 g KAl(SO4)2·12H2O is 0.3478 mol: 89.8 g anhydrous and 75.2 g water. At 80 °C 71.0 g dissolve in 100 g (Linke): 126.5 g are needed,
+     51.3 g beside its own; a tenth more makes 63.9 g to add. At 10 °C 3.99 g per 100 g stay dissolved. */
+  it.each(['KAl(SO4)2.12H2O', 'K2SO4*Al2(SO4)3*24H2O'])('answers by its own curve, written as %s', text => {
+    const alum = f(text)
+    const dry = pot(0, [[text, 165]], 80)
+    expect(justSaturated(dry, 80)! - dry.water).toBeCloseTo(51.3, 1)
+    const again = recrystallise(alum, 165, undefined, 80, 10, 0.2)
+    expect(again.ok && again.value.water).toBeCloseTo(63.9, 1)
+    expect(again.ok && again.value.purity).toBe(1)
+    expect(again.ok && again.value.recovery).toBeCloseTo(0.9706, 3)
+    expect(again.ok && again.value.estimated).toBe(false)
+  })
+
+  it('is a model’s matter again with an excess of one of its salts', () => {
+    const { estimated } = rest(
+      pot(
+        100,
+        [
+          ['KAl(SO4)2', 20],
+          ['K2SO4', 5],
+        ],
+        25,
+      ),
+    )
+    expect(estimated).toBe(true)
+  })
+})
+
 describe('more crystals than water for them', () => {
   /* 20 g CuSO4 is 0.12531 mol, 10 g water 0.55509 mol: 4.430 waters each. Between the penta- and the trihydrate the lever gives
      1.430 / 2 of it as CuSO4·5H2O, 22.37 g, and 7.63 g as CuSO4·3H2O; no liquor. */

@@ -1,7 +1,6 @@
 import { fail, ok, type Checked } from '#core/problem'
-import type { Formula } from '#core/formula'
-import { parseFormula } from '#core/formula'
-import type { Curve } from './curve'
+import { parseFormula, relate, type Formula } from '#core/formula'
+import { findCurve, type Curve } from './curve'
 import { follow } from './moves'
 import { potOfSolutes, restOf } from './pot-state'
 import type { SolubilityProblem } from './problems'
@@ -65,12 +64,13 @@ export function recrystallise(
     return course.problem.code.startsWith('moves.')
       ? fail({ code: 'solubility.unknown', salt: product.text })
       : fail(course.problem as SolubilityProblem)
-  const wanted = course.value.crops.find(({ form }) => isFormOf(form, product))
+  const salt = findCurve(product, own)?.curve.salt ?? product
+  const isProduct = (form: string): boolean => isFormOf(form, salt)
+  const wanted = course.value.crops.find(({ form }) => isProduct(form))
   const others = course.value.crops.filter(crop => crop !== wanted)
   const all = course.value.crops.reduce((sum, { mass, entrained }) => sum + mass + entrained, 0)
   const kept = course.value.crops.flatMap(({ entrainedForms }) => entrainedForms)
-  const good =
-    (wanted?.mass ?? 0) + kept.filter(({ form }) => isFormOf(form, product)).reduce((sum, { mass }) => sum + mass, 0)
+  const good = (wanted?.mass ?? 0) + kept.filter(({ form }) => isProduct(form)).reduce((sum, { mass }) => sum + mass, 0)
   return ok({
     water,
     hot,
@@ -84,14 +84,8 @@ export function recrystallise(
   })
 }
 
-function isFormOf(form: string, product: Formula): boolean {
+/** Whether a solid is the salt with or without water, in whichever unit either is written. */
+function isFormOf(form: string, salt: Formula): boolean {
   const read = parseFormula(form)
-  if (!read.ok) return false
-  for (const [symbol, count] of product.composition) {
-    if (symbol === 'H' || symbol === 'O') continue
-    if ((read.value.composition.get(symbol) ?? 0) !== count) return false
-  }
-  return [...read.value.composition.keys()].every(
-    symbol => symbol === 'H' || symbol === 'O' || product.composition.has(symbol),
-  )
+  return read.ok && relate(read.value, salt) !== undefined
 }

@@ -38,12 +38,14 @@ const facts = computed((): { key: Fact; label: string; value: string; estimate?:
   },
   {
     key: 'heat',
-    label: heat.value.known ? 'Heat at once, estimate' : 'Heat',
+    label: heat.value.known && heat.value.rise ? 'Heat at once, estimate' : 'Heat',
     value: isUnread('solvent', 'at')
       ? UNREAD
-      : heat.value.known
-        ? `${heat.value.rise.value >= 0 ? '+' : '−'} ${formatValue(Math.abs(heat.value.rise.value), 'warming', 2)}`
-        : 'not known',
+      : heat.value.known && !heat.value.rise
+        ? formatFigure(heat.value.enthalpy, 3)
+        : heat.value.known && heat.value.rise
+          ? `${heat.value.rise.value >= 0 ? '+' : '−'} ${formatValue(Math.abs(heat.value.rise.value), 'warming', 2)}`
+          : 'not known',
   },
   { key: 'ions', label: 'In the water', value: 'ions, names' },
   {

@@ -37,13 +37,16 @@ const heat = computed(() =>
       <p class="text-[14px]">
         The heat of the stage is
         <FigureButton :most="3" :figure="heat.enthalpy" of="Heat of the stage" @working="emit('working', $event)" />,
-        {{ heat.enthalpy.value < 0 ? 'given off' : 'taken up' }}. Were all of it to stay in the pot, its temperature
-        would change by about
-        <FigureButton :most="2" :figure="heat.rise" of="Temperature rise" @working="emit('working', $event)" />, from
-        {{ formatValue(heat.start, 'temperature', 3) }}
-        <b v-if="heat.boils" class="text-red">past boiling</b>
-        <template v-else> to about {{ formatValue(heat.start + heat.rise.value, 'temperature', 2) }}</template>
-        <span class="tag ml-1 bg-amber-soft text-amber">estimate</span>.
+        {{ heat.enthalpy.value < 0 ? 'given off' : 'taken up'
+        }}<template v-if="!heat.rise">. There is no water in the pot, so no rise of a liquid can be told.</template
+        ><template v-else
+          >. Were all of it to stay in the pot, its temperature would change by about
+          <FigureButton :most="2" :figure="heat.rise" of="Temperature rise" @working="emit('working', $event)" />, from
+          {{ formatValue(heat.start, 'temperature', 3) }}
+          <b v-if="heat.boils" class="text-red">past boiling</b>
+          <template v-else> to about {{ formatValue(heat.start + heat.rise.value, 'temperature', 2) }}</template>
+          <span class="tag ml-1 bg-amber-soft text-amber">estimate</span>.
+        </template>
       </p>
       <p v-if="heat.asDilute.length > 0" class="small mt-1">
         Taken as dilute for want of a heat of dilution: {{ heat.asDilute.join(', ') }}.
