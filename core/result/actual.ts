@@ -42,6 +42,43 @@ export function judgeBatch(
   lines: readonly JournalLine[],
   stageId = plan.stages.at(-1)!.id,
 ): Checked<ActualStage, PlanProblem> {
+  const charged = reallyCharged(plan, lines)
+  if (!charged.ok) return charged
+  const { sheets } = charged.value
+  const at = Math.max(
+    0,
+    plan.stages.findIndex(({ id }) => id === stageId),
+  )
+  const stage = plan.stages[at]!
+  const sheet = sheets.stages[at]!
+  const mass = productMass(lines, stage.id)
+  const unread = charged.value.unread.filter(one => one.stage === stage.id).map(({ species }) => species)
+  const used = shareUsed(sheet, recoveredOf(sheet, lines))
+  const settled = settle(sheet, used)
+  // Where the limiting reagent came back, more of the others should as well.
+  const recovered = recoveredOf(settled, lines)
+  return ok({
+    sheet,
+    unread,
+    unusable: charged.value.unusable.filter(one => one.stage === stage.id),
+    recovered,
+    settled,
+    ...(used && { used }),
+    ...(mass && { result: yieldOf(stage, sheet, mass) }),
+    ...(mass && used && { credited: percentOf(mass, settled.products[0]!.theoretical) }),
+  })
+}
+
+interface Charged {
+  readonly plan: ReadPlan
+  readonly sheets: PlanSheet
+  /** Planned reagents of any stage that nobody read, and those whose reading cannot be told in moles. */
+  readonly unread: readonly { readonly stage: string; readonly species: string }[]
+  readonly unusable: readonly { readonly stage: string; readonly species: string; readonly read: string }[]
+}
+
+/** The whole plan with what was really charged, and what earlier stages really gave, in place of what was planned. */
+export function reallyCharged(plan: ReadPlan, lines: readonly JournalLine[]): Checked<Charged, PlanProblem> {
   const planned = computeReadPlan(plan)
   if (!planned.ok) return planned
   const charged = asCharged(plan, planned.value, lines)
@@ -51,31 +88,8 @@ export function judgeBatch(
       return mass ? [[id, mass] as const] : []
     }),
   )
-  const actual = computeReadPlan(charged.plan, weighed)
-  if (!actual.ok) return actual
-
-  const at = Math.max(
-    0,
-    plan.stages.findIndex(({ id }) => id === stageId),
-  )
-  const stage = plan.stages[at]!
-  const sheet = actual.value.stages[at]!
-  const mass = productMass(lines, stage.id)
-  const unread = charged.unread.filter(one => one.stage === stage.id).map(({ species }) => species)
-  const used = shareUsed(sheet, recoveredOf(sheet, lines))
-  const settled = settle(sheet, used)
-  // Where the limiting reagent came back, more of the others should as well.
-  const recovered = recoveredOf(settled, lines)
-  return ok({
-    sheet,
-    unread,
-    unusable: charged.unusable.filter(one => one.stage === stage.id),
-    recovered,
-    settled,
-    ...(used && { used }),
-    ...(mass && { result: yieldOf(stage, sheet, mass) }),
-    ...(mass && used && { credited: percentOf(mass, settled.products[0]!.theoretical) }),
-  })
+  const sheets = computeReadPlan(charged.plan, weighed)
+  return sheets.ok ? ok({ ...charged, sheets: sheets.value }) : sheets
 }
 
 function yieldOf({ product, own }: ReadStage, sheet: StageSheet, mass: Figure): Yield {

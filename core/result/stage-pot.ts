@@ -6,7 +6,7 @@ import { gramsOf, neutralise, type Held } from './neutral'
 export interface StagePot {
   readonly pot: PotState
   /** Substances of the liquor that no table of solubility knows, so that they are not in it. */
-  readonly leftOut: readonly string[]
+  readonly leftOut: readonly { readonly form: string; readonly mass: number }[]
 }
 
 const ROOM = 25
@@ -42,13 +42,13 @@ export function stagePot(sheet: StageSheet, own: readonly Curve[] = []): StagePo
   const added = form.ok ? addSolute(pot, form.value, wanted.theoretical.value, own) : undefined
   if (!added?.ok) return undefined
   pot = { ...added.value, water }
-  const leftOut: string[] = []
+  const leftOut: { form: string; mass: number }[] = []
   for (const one of [...left, ...salts]) {
     const mass = gramsOf(one)
     if (mass < 1e-9) continue
     const next = addSolute({ ...pot, water: 0 }, one.formula, mass, own)
     if (next.ok) pot = { ...next.value, water }
-    else leftOut.push(one.formula.text)
+    else leftOut.push({ form: one.formula.text, mass })
   }
   return { pot, leftOut }
 }

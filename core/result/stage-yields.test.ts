@@ -44,4 +44,38 @@ describe('routeYields', () => {
     expect(found.stages[1]!.percent).toBeUndefined()
     expect(found.isWeighed).toBe(false)
   })
+  it('counts what was recorded of a reagent, not what was planned', () => {
+    /* 1.00 mol/L sulfuric acid: 52.5 mL planned, 48.0 mL recorded. 9.466 g CuSO4·5H2O (249.68 g/mol) hold 37.91 mmol S: 79.0 % of 48.0 mmol, and
+       72.2 % of 52.5. */
+    const read = readPlan({
+      stages: [
+        {
+          id: 's1',
+          equation: 'CuO + H2SO4 -> CuSO4 + H2O',
+          reagents: [
+            { species: 'CuO', supply: { kind: 'solid' }, charge: { mass: '5.00 g' } },
+            {
+              species: 'H2SO4',
+              supply: { kind: 'solution', concentration: '1.00 mol/L' },
+              charge: { volume: '52.5 mL' },
+            },
+          ],
+          product: { species: 'CuSO4', form: 'CuSO4.5H2O' },
+        },
+      ],
+    })
+    if (!read.ok) throw new Error('no')
+    const lines = foldJournal([
+      {
+        ...weighed,
+        id: 'acid',
+        about: { what: 'charge', stage: 's1', species: 'H2SO4' },
+        measure: 'volume',
+        value: '48.0 mL',
+      },
+      { ...weighed, about: { ...weighed.about, stage: 's1' }, value: '9.466 g' },
+    ])
+    const sulfur = routeYields(read.value, lines)!.uses.find(({ element }) => element === 'S')!
+    expect(sulfur.share.value).toBeCloseTo(0.79, 3)
+  })
 })

@@ -1,7 +1,7 @@
 import { productMass, type JournalLine } from '#core/journal'
 import { product, type Figure } from '#core/quantity'
-import { computeReadPlan, elementUse, type ElementUse, type ReadPlan } from '#core/sheet'
-import { judgeBatch } from './actual'
+import { elementUse, type ElementUse, type ReadPlan } from '#core/sheet'
+import { judgeBatch, reallyCharged } from './actual'
 
 export interface StageYield {
   readonly id: string
@@ -20,11 +20,12 @@ export interface RouteYields {
 }
 
 /**
- * The yield of each stage, of the route, and on each element. A stage in the pot counts as complete: what it lost shows in the stage that is weighed.
+ * The yield of each stage, of the route, and on each element, from what was really charged. A stage in the pot counts as complete: what it lost shows in the stage that is weighed.
  */
 export function routeYields(plan: ReadPlan, lines: readonly JournalLine[]): RouteYields | undefined {
-  const sheet = computeReadPlan(plan)
-  if (!sheet.ok) return undefined
+  const charged = reallyCharged(plan, lines)
+  if (!charged.ok) return undefined
+  const { sheets } = charged.value
   const stages = plan.stages.map(({ id, product: wanted }): StageYield => {
     const judged = judgeBatch(plan, lines, id)
     const percent = judged.ok ? judged.value.result?.percent : undefined
@@ -35,7 +36,7 @@ export function routeYields(plan: ReadPlan, lines: readonly JournalLine[]): Rout
   return {
     stages,
     ...(last && percents.length > 0 && { overall: product('yield of the route', 'mass fraction', percents) }),
-    uses: elementUse(plan, sheet.value, last ?? sheet.value.overall.expected),
+    uses: elementUse(plan, sheets, last ?? sheets.overall.expected),
     isWeighed: last !== undefined,
   }
 }

@@ -11,7 +11,7 @@ export {
 export { dissolve, type Dissolving } from './dissolve'
 export { monotone } from './monotone'
 export { explainMove, explainSolubility, type MoveProblem, type SolubilityProblem } from './problems'
-export { follow, type Course, type CourseProblem, type Crop, type Move, type Told } from './moves'
+export { clingingShare, follow, type Course, type CourseProblem, type Crop, type Move, type Told } from './moves'
 export type { Cake } from './filtering'
 export type { WashSolvent } from './washing'
 export { ETHANOL_LIMIT, saltingOut } from './salting-out'

@@ -141,6 +141,18 @@ export function follow(
   })
 }
 
+/** The share of a course's liquor that the first cake kept as it was filtered; undefined where nothing was. */
+export function clingingShare({ steps, cakes }: Course, moves: readonly Move[]): number | undefined {
+  const filtered = moves.findIndex(move => move.do === 'filter')
+  const [cake] = cakes
+  const before = steps[filtered - 1]
+  if (!cake || !before) return undefined
+  const liquor = (water: number, forms: readonly FormMass[]): number =>
+    forms.reduce((sum, { mass }) => sum + mass, water)
+  const whole = liquor(before.water, before.dissolved)
+  return whole > 0 ? Math.min(1, liquor(cake.rest.told.water, cake.rest.told.forms) / whole) : undefined
+}
+
 const at = (step: number, problem: Refused): Checked<never, CourseProblem> => fail({ ...problem, step })
 
 function moved(

@@ -4,6 +4,7 @@ import { molarMass, parseFormula, type Formula } from '#core/formula'
 import { solubilities } from '#core/reference'
 import {
   arrivals,
+  clingingShare,
   davies,
   findProduct,
   follow,
@@ -55,6 +56,43 @@ const percent = ({ told }: Rest): Record<string, number> => {
   const whole = told.water + told.forms.reduce((sum, { mass }) => sum + mass, 0)
   return Object.fromEntries(told.forms.map(({ form, mass }) => [form, (mass / whole) * 100]))
 }
+
+describe('what a wash leaves of the liquor', () => {
+  const options = (unknown: number) =>
+    washOptions({
+      pot: pot(20, [['CuSO4.5H2O', 30]], 5),
+      retained: 0.2,
+      product: f('CuSO4.5H2O'),
+      unknown,
+    }).filter(({ solvent }) => solvent === 'water')
+
+  it('is nothing where the liquor holds the product alone', () => {
+    for (const { left, before } of options(0)) expect([left, before]).toEqual([0, 0])
+  })
+
+  /* Crystals of mass m keep 0.2 m of liquor; m mL of water in n portions thin what is in it each time to 0.2 / (0.2 + 1/n):
+     to 0.167 in one, 0.082 in two, 0.053 in three. */
+  it('is less after several small portions than after one large one, and free acid counts', () => {
+    const byPortions = options(1).toSorted((a, b) => a.portions - b.portions)
+    expect(byPortions.map(({ before }) => before)).toEqual([1, 1, 1])
+    expect(byPortions.map(({ left }) => left)).toEqual([
+      expect.closeTo(0.167, 3),
+      expect.closeTo(0.0816, 3),
+      expect.closeTo(0.0527, 3),
+    ])
+  })
+
+  it('clings in the share of the liquor that the cake keeps', () => {
+    const moves: Move[] = [
+      { do: 'cool', celsius: 5 },
+      { do: 'filter', retained: 0.2 },
+    ]
+    const filtered = course(pot(100, [['CuSO4.5H2O', 60]], 60), moves)
+    const before = filtered.steps[0]!
+    const liquor = before.water + before.dissolved.reduce((sum, { mass }) => sum + mass, 0)
+    expect(clingingShare(filtered, moves)).toBeCloseTo((0.2 * filtered.crops[0]!.mass) / liquor, 9)
+  })
+})
 
 describe('a double salt alone in its pot', () => {
   /* 165 g KAl(SO4)2·12H2O is 0.3478 mol: 89.8 g anhydrous and 75.2 g water. At 80 °C 71.0 g dissolve in 100 g (Linke): 126.5 g are needed,

@@ -1,4 +1,4 @@
-import { findSubstance, parseFormula, type Formula } from '#core/formula'
+import { findSubstance, parseFormula, relate, type Formula } from '#core/formula'
 import { methanolWords, type Dissolves, type SubstanceRow } from '#core/reference'
 import type { Curve } from './curve'
 import type { Cake } from './filtering'
@@ -15,7 +15,7 @@ export interface WashOption {
   /** Share of the product that the wash costs; undefined where the table has only a word. */
   readonly loss: number | undefined
   readonly lossWord: string
-  /** g of the liquor's salts left in the cake, and of what was there before. */
+  /** g of what is not the product left in the cake, and of what was there before. */
   readonly left: number
   readonly before: number
   readonly warnings: readonly string[]
@@ -29,6 +29,8 @@ export interface FilterCake {
   readonly pot: PotState
   readonly retained: number
   readonly product: Formula
+  /** g in the cake of what the liquor holds and no table of solubility knows, an excess of acid mostly. */
+  readonly unknown?: number
 }
 
 const SOLVENTS: readonly Exclude<WashSolvent, 'water'>[] = ['ethanol', 'acetone', 'methanol']
@@ -49,7 +51,7 @@ export function washOptions(
   if (!rest.ok || rest.value.solids.length === 0) return []
   const start: Cake = { pot: cake.pot, rest: rest.value }
   const crystals = rest.value.solids.reduce((sum, { mass }) => sum + mass, 0)
-  const before = saltsIn(start)
+  const before = strangersIn(start, cake.product) + (cake.unknown ?? 0)
   const total = crystals * VOLUME_SHARE
   const options = [
     ...[1, 2, 3].flatMap(portions => inWater(start, portions, total / portions, crystals, before, cake, own)),
@@ -58,7 +60,12 @@ export function washOptions(
   return options.sort((a, b) => score(a) - score(b))
 }
 
-const saltsIn = ({ rest }: Cake): number => rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
+/** What the clinging liquor dries to beside the product itself, g. */
+const strangersIn = ({ rest }: Cake, product: Formula): number =>
+  rest.told.forms.filter(({ form }) => !sameSalt(form, product)).reduce((sum, { mass }) => sum + mass, 0)
+
+/** Liquid that clings, before a wash thins it, as a share of both. */
+const thinning = (clinging: number, volume: number): number => (clinging > 0 ? clinging / (clinging + volume) : 0)
 
 const RANK = { good: 0, possible: 10, avoid: 100 } as const
 const score = ({ verdict, loss, left, before }: WashOption): number =>
@@ -74,10 +81,12 @@ function inWater(
   own: readonly Curve[],
 ): WashOption[] {
   let now = start
+  let unknown = cake.unknown ?? 0
   for (let i = 0; i < portions; i++) {
     const washed = washOnce(now, portion, cake.retained, own)
     if (!washed) return []
     now = washed
+    unknown *= thinning(cake.retained * crystals, portion)
   }
   const after = now.rest.solids.reduce((sum, { mass }) => sum + mass, 0)
   const loss = Math.max(0, (crystals - after) / crystals)
@@ -95,7 +104,7 @@ function inWater(
       portion,
       loss,
       lossWord: `${(loss * 100).toFixed(1)} %`,
-      left: saltsIn(now),
+      left: strangersIn(now, cake.product) + unknown,
       before,
       warnings,
       verdict: changed || loss > 0.3 ? 'avoid' : loss > 0.1 ? 'possible' : 'good',
@@ -129,7 +138,7 @@ function inSolvent(
   const word = wordIn(row, solvent)
   const crystals = start.rest.solids.reduce((sum, { mass }) => sum + mass, 0)
   const clinging = retained * crystals
-  const thinned = clinging > 0 ? (clinging / (clinging + (total / 2) * 0.79)) ** 2 : 0
+  const thinned = thinning(clinging, (total / 2) * 0.79) ** 2
   const warnings: string[] = []
   const hydrated = (findSubstance(product, ownRows)?.waters ?? 0) > 0
   const salts = start.rest.told.forms.filter(({ form, mass }) => mass > 0.001 && !sameSalt(form, product))
@@ -191,9 +200,10 @@ const wordIn = (row: SubstanceRow | undefined, solvent: WashSolvent): Dissolves 
   return solvent === 'methanol' ? row && methanolWords[row.formula] : row?.ethanol
 }
 
+/** The same salt with or without water, in whichever unit either is written. */
 function sameSalt(form: string, product: Formula): boolean {
   const read = parseFormula(form)
-  return read.ok && findSubstance(read.value)?.row.formula === findSubstance(product)?.row.formula
+  return read.ok && relate(read.value, product) !== undefined
 }
 
 const listed = (items: readonly string[]): string =>

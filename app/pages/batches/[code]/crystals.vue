@@ -2,6 +2,7 @@
 import { parseFormula } from '#core/formula'
 import { crystalNotes, dryingAdvice, proposeMoves, recoveryOf, stagePot } from '#core/result'
 import {
+  clingingShare,
   comesDownAt,
   explainMove,
   explainMovePlan,
@@ -205,18 +206,21 @@ const filterAt = filterAtAttempt.value
 const cake = computed(() => done.value?.cakes[0])
 const washesAttempt = useAttempt('How to wash', () => {
   if (!cake.value || !product.value || !read.value.ok) return []
-  const beforeWash =
-    start.value &&
-    follow(
-      start.value.pot,
-      read.value.value.slice(0, done.value?.steps.length).filter(({ do: kind }) => kind !== 'wash'),
-      curves.value,
-    )
+  const unwashedMoves = read.value.value.slice(0, done.value?.steps.length).filter(({ do: kind }) => kind !== 'wash')
+  const beforeWash = start.value && follow(start.value.pot, unwashedMoves, curves.value)
   const unwashed = beforeWash?.ok ? beforeWash.value.cakes[0] : undefined
   const retained = read.value.value.find(move => move.do === 'filter')
   return unwashed
     ? washOptions(
-        { pot: unwashed.pot, retained: retained?.do === 'filter' ? retained.retained : 0.2, product: product.value },
+        {
+          pot: unwashed.pot,
+          retained: retained?.do === 'filter' ? retained.retained : 0.2,
+          product: product.value,
+          // Free acid clings as the rest of the liquor does.
+          unknown:
+            (start.value?.leftOut ?? []).reduce((sum, { mass }) => sum + mass, 0) *
+            ((beforeWash?.ok && clingingShare(beforeWash.value, unwashedMoves)) || 0),
+        },
         curves.value,
         library.substances,
       )
@@ -269,7 +273,7 @@ const notesAttempt = useAttempt('The margin', () =>
     ? crystalNotes({
         product: product.value,
         curve: curve.value,
-        leftOut: start.value?.leftOut ?? [],
+        leftOut: (start.value?.leftOut ?? []).map(({ form }) => form),
         course: done.value,
         verdict: verdict.value,
         hotFilter: filterAt.value,
