@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
-import type { BatchDocument, Change } from '#core/document'
+import { scaleDocument, type BatchDocument, type Change } from '#core/document'
 import { fail, ok } from '#core/problem'
 import { computeReadPlan, explainPlan, readAsFar, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
@@ -178,6 +178,13 @@ export const useBatchStore = defineStore('batch', () => {
     history.push(stored.document, `theirs ${stored.version}`)
   }
 
+  /** The whole batch so many times as large, its own procedures with it. */
+  function scale(factor: number): void {
+    if (!document.value) return
+    history.push(scaleDocument(document.value, factor), `scale ${Date.now()}`)
+    schedule()
+  }
+
   function rename(title: string): void {
     if (!document.value) return
     history.push({ ...document.value, title }, 'title')
@@ -284,6 +291,7 @@ export const useBatchStore = defineStore('batch', () => {
     changeAssays,
     refresh,
     rename,
+    scale,
     undo,
     redo,
     takeTheirs,

@@ -143,12 +143,22 @@ function solubilityLoss(weighed: Formula, liquor: Figure | undefined, { whole }:
 /** How many candidates that do not fit are shown beside those that do. */
 const NEAREST = 4
 
+/** The same ion, in whatever notation: with or without its charge, its atoms in any order. */
+function isIon(text: string, ion: Formula): boolean {
+  const read = parseFormula(text)
+  return (
+    read.ok &&
+    read.value.composition.size === ion.composition.size &&
+    [...read.value.composition].every(([symbol, count]) => ion.composition.get(symbol) === count)
+  )
+}
+
 /** Salts of the tables with this anion, in every form, whose share of it agrees with the one found. */
 function candidates(anion: Formula, { mean, uncertainty }: Outcome): Choices {
   const reach = Math.max(2 * uncertainty, 0.002 * mean)
   const all = substances.flatMap(({ formula, forms }) => {
     const read = parseFormula(formula)
-    if (!read.ok || !ionsOf(read.value)?.some(({ text, charge }) => text === anion.text && charge < 0)) return []
+    if (!read.ok || !ionsOf(read.value)?.some(({ text, charge }) => charge < 0 && isIon(text, anion))) return []
     return (forms ? formsOf(read.value) : [formula]).flatMap(text => {
       const form = parseFormula(text)
       const share = form.ok ? shareHeld(anion, form.value) : undefined

@@ -45,6 +45,19 @@ describe('gravimetric, further', () => {
     const unknown = computeWorksheet(sheet('gravimetric', { ...nickel, liquor: '100 mL' }, row))
     expect(unknown.findings.at(-1)!.text).toContain('is not known')
   })
+  it('finds the same candidates for an anion in any notation', () => {
+    const rows = (analyte: string) =>
+      computeWorksheet(
+        sheet(
+          'gravimetric',
+          { analyte, weighedAs: 'BaSO4', unknown: 'an unknown salt of this anion' },
+          { sample: '0.5000 g', tare: '20.0000 g', gross: '20.4058 g' },
+        ),
+      ).choices[0]!.rows.map(({ cells, fits }) => [cells[0], fits])
+    const plain = rows('SO4')
+    expect(plain.length).toBeGreaterThan(4)
+    for (const text of ['SO4^2-', 'SO4 2-', 'O4S']) expect(rows(text)).toEqual(plain)
+  })
   it('names the salts of an anion that fit', () => {
     /* 0.5000 g of ZnSO4·7H2O hold 33.41 % sulfate: 0.4058 g of BaSO4. */
     const given = { analyte: 'SO4', weighedAs: 'BaSO4', unknown: 'an unknown salt of this anion' }

@@ -11,3 +11,4 @@ export {
   type BatchDocument,
   type Template,
 } from './schema'
+export { scaleDocument } from './scale'

@@ -53,3 +53,4 @@ export {
 } from './schedule'
 export { offTarget, type OffTarget } from './tolerance'
 export { minutesFrom, readWait, type Wait } from './wait'
+export { scaleSteps } from './scale-steps'

@@ -9,6 +9,8 @@ export {
   type QuantityProblem,
   type Reading,
 } from './parse'
+export { figuresIn } from './figures-in'
+export { scaleText, scaleWords } from './scale'
 export { monteCarlo, seeded, type Spread } from './monte-carlo'
 export { shares, standardUncertainty, type Share } from './uncertainty'
 export { fixedUnit, units, unitsOf, type Kind } from './units'

@@ -2,6 +2,7 @@ import { molarMass, parseFormula, relate } from '#core/formula'
 import { cause, grams, percentText } from './cause'
 import { digitSlip } from './digit-slip'
 import type { Explanation } from './explain-yield'
+import { says } from './says'
 import { wasDone, wasSkipped, type YieldFacts } from './yield-facts'
 
 /** What could make a mass larger than every mole of the limiting reagent could give. */
@@ -51,8 +52,8 @@ function water(facts: YieldFacts): Explanation[] {
           times: 2.2,
         },
         { says: !wasDone(facts, 'dry', 'desiccate', 'ignite') && 'No drying is recorded.', times: 1.6 },
-        { says: DAMP.test(seen) && 'It was seen damp or sticking.', times: 2 },
-        { says: DRY_SEEN.test(seen) && 'It was seen loose and dry.', times: 0.35 },
+        { says: says(seen, DAMP) && 'It was seen damp or sticking.', times: 2 },
+        { says: says(seen, DRY_SEEN) && 'It was seen loose and dry.', times: 0.35 },
         { says: dryness.isConstant && 'Two weighings agree.', times: 0.3 },
         { says: share > 0.25 && 'More than a quarter of the mass would have to be water.', times: 0.35 },
       ],
@@ -140,7 +141,7 @@ function fromLiquor(facts: YieldFacts): Explanation[] {
           { says: facts.dryness.isConstant && 'It is dry to constant mass, and still too heavy.', times: 1.5 },
           {
             says:
-              /acid|smells of|litmus red/.test(facts.seen) &&
+              says(facts.seen, /acid|smells of|litmus red/) &&
               code === 'soluble excess' &&
               'The crystals or the wash showed it.',
             times: 1.6,
@@ -155,11 +156,11 @@ function undissolved(facts: YieldFacts): Explanation[] {
   const { insolubleExcess, limiting } = facts
   const extra = extraOf(facts)
   const filtered = wasDone(facts, 'filter hot', 'refilter')
-  const clear = /filtrate clear/.test(facts.seen)
+  const clear = says(facts.seen, /filtrate clear/)
   const there =
     insolubleExcess.reduce((sum, one) => sum + one.grams, 0) +
     (filtered ? 0 : limiting.filter(({ isSolid }) => isSolid).reduce((sum, one) => sum + one.grams, 0) * 0.2)
-  if (insolubleExcess.length === 0 || (filtered && clear && !/cloud/.test(facts.seen))) return []
+  if (insolubleExcess.length === 0 || (filtered && clear && !says(facts.seen, /cloud/))) return []
   const most = there * (filtered ? 0.5 : 1)
   if (most < extra * 0.15) return []
   return [
@@ -180,8 +181,8 @@ function undissolved(facts: YieldFacts): Explanation[] {
           says: !filtered && !wasSkipped(facts, 'filter hot') && 'No filtration from the excess is recorded.',
           times: 1.8,
         },
-        { says: /cloud/.test(facts.seen) && 'The filtrate was seen cloudy.', times: 2.5 },
-        { says: filtered && !/cloud/.test(facts.seen) && 'It was filtered from the excess.', times: 0.4 },
+        { says: says(facts.seen, /cloud/) && 'The filtrate was seen cloudy.', times: 2.5 },
+        { says: filtered && !says(facts.seen, /cloud/) && 'It was filtered from the excess.', times: 0.4 },
       ],
     ),
   ]
@@ -207,7 +208,7 @@ function otherSaltWithIt(facts: YieldFacts): Explanation[] {
         },
         [
           { says: comesFirst && 'The model has it come down before the product.', times: 2.5 },
-          { says: MIXED.test(facts.seen) && 'Two kinds of crystals were seen.', times: 3 },
+          { says: says(facts.seen, MIXED) && 'Two kinds of crystals were seen.', times: 3 },
         ],
       ),
     )

@@ -24,6 +24,11 @@ function slips(text: string): string[] {
 /** Where the percent would be within this of the plan, a slip explains it; a judgement. */
 const NEAR = 0.06
 
+/** The model's own recovery is as low as the yield that was found, to within what it can tell; a judgement. */
+const liquorExplains = ({ model, percent }: YieldFacts): boolean =>
+  model !== undefined && model.recovery < percent + NEAR_MODEL
+const NEAR_MODEL = 0.1
+
 /** The reading that, with two of its digits swapped, would make the yield what was expected. */
 export function digitSlip(facts: YieldFacts): Explanation[] {
   const { planned } = facts
@@ -52,7 +57,10 @@ export function digitSlip(facts: YieldFacts): Explanation[] {
         suffices: 'alone',
         settle: `Weigh it again if it is still there, or look at what the instrument kept: it should read ${text}.`,
       },
-      [{ says: far > 0.35 && 'Nothing small explains a difference this large.', times: 2.5 }],
+      [
+        { says: far > 0.35 && 'Nothing small explains a difference this large.', times: 2.5 },
+        { says: liquorExplains(facts) && 'What the liquor keeps by the model is as much as is missing.', times: 0.3 },
+      ],
     ),
   ]
 }

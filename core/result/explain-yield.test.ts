@@ -92,4 +92,28 @@ describe('explainYield', { timeout: 60_000 }, () => {
     const fine = judge({ ...one!, weighed: ['32.00 g', '32.00 g'], seen: [] })
     expect(fine).toMatchObject({ kind: 'as expected', explanations: [] })
   })
+
+  /* 22.12 g Bi2O3 (465.96 g/mol) make 46.05 g of Bi(NO3)3·5H2O (485.07). All of its water gone, 37.50 g of Bi(NO3)3 (394.99) would be left:
+     32.9 g lost something else as well. */
+  it('does not let lost water explain a mass below that of the dry salt', () => {
+    const bismuth: Planted = {
+      name: 'bismuth nitrate, 32.9 g',
+      cause: 'spilled',
+      stage: {
+        id: 's1',
+        equation: 'Bi2O3 + HNO3 -> Bi(NO3)3 + H2O',
+        reagents: [
+          { species: 'Bi2O3', supply: { kind: 'solid' }, charge: { mass: '22.12 g' } },
+          { species: 'HNO3', supply: { kind: 'solution', concentration: '5 mol/L' }, charge: { equivalents: 1.3 } },
+        ],
+        product: { species: 'Bi(NO3)3', form: 'Bi(NO3)3.5H2O' },
+      },
+      weighed: ['32.9 g', '32.9 g'],
+      seen: [],
+    }
+    const found = (one: Planted) => judge(one).explanations.find(({ cause }) => cause === 'lighter form')
+    expect(found(bismuth)).toMatchObject({ form: 'Bi(NO3)3', suffices: 'not alone' })
+    expect(found(bismuth)!.most).toBeCloseTo(8.55, 1)
+    expect(found({ ...bismuth, weighed: ['37.0 g', '37.0 g'] })?.suffices).toBe('alone')
+  })
 })

@@ -1,6 +1,7 @@
 import { cause, percentText } from './cause'
 import type { Explanation } from './explain-yield'
 import { missingOf, missingText } from './missing'
+import { says } from './says'
 import type { YieldFacts } from './yield-facts'
 
 /** What was made and did not come as crystals: it stayed in the liquor, went with the wash, or was spilled. */
@@ -18,7 +19,7 @@ function leftInLiquor(facts: YieldFacts): Explanation[] {
   const secondOpen =
     isFollowed &&
     run.steps.some(({ step, status }) => /crop 2/.test(step.words) && (status === 'open' || status === 'skipped'))
-  const warm = /still warm|not cold|not cooled|room temperature/.test(facts.seen)
+  const warm = says(facts.seen, /still warm|not cold|not cooled|room temperature/)
   const filtered = run.steps.findIndex(({ step }) => step.do === 'filter')
   const beforeFilter = filtered < 0 ? run.steps : run.steps.slice(0, filtered)
   const iceSkipped =
@@ -64,7 +65,7 @@ function leftInLiquor(facts: YieldFacts): Explanation[] {
         },
         {
           says:
-            /still coloured|deep(ly)? coloured|strongly coloured/.test(facts.seen) &&
+            says(facts.seen, /still coloured|deep(ly)? coloured|strongly coloured/) &&
             'The liquor was seen strongly coloured.',
           times: 1.6,
         },
@@ -82,7 +83,7 @@ function lostInWash(facts: YieldFacts): Explanation[] {
   const each = model && washes.planned > 0 ? model.washLoss / washes.planned : undefined
   const most = each === undefined ? undefined : each * washes.done
   const missing = missingOf(facts)
-  const warm = /wash(ed)? (with )?(warm|hot|room)|warm wash|without ice/.test(facts.seen)
+  const warm = says(facts.seen, /wash(ed)? (with )?(warm|hot|room)|warm wash|without ice/)
   if (most !== undefined && most < missing * 0.15 && !often && !warm) return []
   return [
     cause(
@@ -106,7 +107,7 @@ function lostInWash(facts: YieldFacts): Explanation[] {
         },
         { says: warm && 'It was not washed ice-cold.', times: 3.4 },
         { says: water && 'It dissolves in water.', times: 1.1 },
-        { says: /wash still coloured|wash coloured/.test(facts.seen) && 'The wash ran off coloured.', times: 2 },
+        { says: says(facts.seen, /wash still coloured|wash coloured/) && 'The wash ran off coloured.', times: 2 },
       ],
     ),
   ]

@@ -1,6 +1,7 @@
 import { findSubstance, formsOf, molarMass, parseFormula } from '#core/formula'
-import { cause, percentText } from './cause'
+import { cause, grams, percentText } from './cause'
 import type { Explanation } from './explain-yield'
+import { says } from './says'
 import { wasDone, type YieldFacts } from './yield-facts'
 
 /** What is all there, and counted wrongly: a lighter form, a reagent with waters nobody counted, half the unit. */
@@ -15,7 +16,7 @@ function lighterForm(facts: YieldFacts): Explanation[] {
   const oven = facts.run.steps.find(
     ({ step, times }) => times > 0 && (step.do === 'ignite' || (step.do === 'dry' && /oven|°C/.test(step.words))),
   )
-  const powder = /powder|chalky|opaque|paler|turned white|lost its glitter/.test(facts.seen)
+  const powder = says(facts.seen, /powder|chalky|opaque|paler|turned white|lost its glitter/)
   const effloresces = facts.row?.air === 'effloresces'
   return facts.forms
     .flatMap(one => {
@@ -25,15 +26,20 @@ function lighterForm(facts: YieldFacts): Explanation[] {
     .filter(({ percent }) => percent.value <= 1 + 2 * facts.spread && percent.value > facts.planned - 0.15)
     .toSorted((a, b) => Math.abs(a.percent.value - facts.planned) - Math.abs(b.percent.value - facts.planned))
     .slice(0, 1)
-    .map(({ form, percent }) =>
-      cause(
+    .map(({ form, percent, theoretical }) => {
+      // All of its water gone leaves this much; a mass below that lost something else as well.
+      const least = theoretical.value * facts.planned
+      const isBelow = percent.value < facts.planned - AS_PLANNED - 2 * facts.spread
+      const wanted = facts.theoretical * facts.planned
+      return cause(
         'lighter form',
         0.35,
         {
           form,
           title: `It lost water and is {${form}}`,
-          needs: `As {${form}} the same mass is ${percentText(percent.value)}.`,
-          suffices: 'alone',
+          needs: `As {${form}} the same mass is ${percentText(percent.value)}.${isBelow ? ` Losing all of its water leaves ${grams(least)}; less than that is here.` : ''}`,
+          suffices: isBelow ? 'not alone' : 'alone',
+          ...(isBelow && { most: wanted - least, reach: (wanted - least) / Math.max(wanted - facts.actual, 1e-9) }),
           settle:
             'Heat a weighed sample and see how much water is left in it; or let a part stand in moist air and weigh again.',
         },
@@ -44,9 +50,12 @@ function lighterForm(facts: YieldFacts): Explanation[] {
           { says: effloresces && 'This hydrate loses water in dry air.', times: 1.3 },
           { says: wasDone(facts, 'desiccate') && 'It stood in a desiccator.', times: 1.4 },
         ],
-      ),
-    )
+      )
+    })
 }
+
+/** A yield counts as expected within this of the plan, as everywhere in the verdict; a judgement, no source. */
+const AS_PLANNED = 0.1
 
 const NEAR = 0.05
 

@@ -3,6 +3,7 @@ import { cause, grams, percentText } from './cause'
 import type { LeftoverJudgement } from './explain-leftover'
 import type { Explanation } from './explain-yield'
 import { missingText } from './missing'
+import { says } from './says'
 import type { YieldFacts } from './yield-facts'
 
 /** What was never made: a weak reagent, a reaction cut short, another salt or another reaction in its place. */
@@ -49,7 +50,7 @@ function weakReagent(facts: YieldFacts): Explanation[] {
           },
           {
             says:
-              new RegExp('old bottle|caked|opened|lumps|smells weak|no label|pale').test(facts.seen) &&
+              says(facts.seen, /old bottle|caked|opened|lumps|smells weak|no label|pale/) &&
               'The bottle was noted as old or changed.',
             times: 2.6,
           },
@@ -75,8 +76,8 @@ function leftoverShare(
 function notFinished(facts: YieldFacts): Explanation[] {
   const { seen, run, insolubleExcess } = facts
   const going =
-    /still fizz|fizzing when|not finished|much solid left|solid left at the bottom/.test(seen) &&
-    !/fizzing stopped/.test(seen)
+    says(seen, /still fizz|fizzing when|not finished|much solid left|solid left at the bottom/) &&
+    !says(seen, /fizzing stopped/)
   const cut = run.steps.some(({ step, status, times }) => {
     const wanted = step.repeat?.times ?? 1
     return (
@@ -87,7 +88,7 @@ function notFinished(facts: YieldFacts): Explanation[] {
   const back = 1 - facts.used
   const solidLimits = facts.limiting.some(({ isSolid }) => isSolid)
   const much = facts.leftovers.find(({ kind }) => kind === 'too much')
-  if (!going && !cut && !much && back <= 0 && /fizzing stopped|no more gas|all dissolved/.test(seen)) return []
+  if (!going && !cut && !much && back <= 0 && says(seen, /fizzing stopped|no more gas|all dissolved/)) return []
   return [
     cause(
       'not finished',
@@ -141,7 +142,7 @@ function otherSaltInstead(facts: YieldFacts): Explanation[] {
           { says: 'The model has it come down before the product.', times: 2.6 },
           {
             says:
-              /colourless|white|wrong colour|other colour/.test(facts.seen) &&
+              says(facts.seen, /colourless|white|wrong colour|other colour/) &&
               colourOf(facts.product) &&
               'Its colour was seen to be another.',
             times: 2.5,
@@ -156,7 +157,7 @@ function sideReaction(facts: YieldFacts): Explanation[] {
   const short = leftovers.find(({ kind }) => kind === 'too little')
   // An excess that came back whole shows that nothing else used it up.
   if (!short && leftovers.length > 0) return []
-  const smelled = /brown (gas|fumes)|turned brown|darkened|smell of|unexpected gas|turned black/.test(facts.seen)
+  const smelled = says(facts.seen, /brown (gas|fumes)|turned brown|darkened|smell of|unexpected gas|turned black/)
   return [
     cause(
       'side reaction',

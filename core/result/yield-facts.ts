@@ -18,6 +18,7 @@ import type { SubstanceRow } from '#core/reference'
 import { follow, readMoves, type Curve, type MovePlan } from '#core/solution'
 import type { ReadPlan, ReadStage, StageSheet } from '#core/sheet'
 import type { Worksheet } from '#core/assay'
+import { says } from './says'
 import { judgeBatch } from './actual'
 import { assayEvidence, type AssayEvidence } from './assay-evidence'
 import { recoveryOf } from './crystal-notes'
@@ -154,11 +155,13 @@ export function yieldFacts({
     washes: washesOf(run),
     dryness: { ...judgeDryness(points, toleranceOf(resolution)), count: points.length },
     seen: mine
-      .flatMap(({ entry, current }) => (entry.kind === 'observation' || entry.kind === 'note' ? [current!] : []))
+      .flatMap(({ entry, current }) =>
+        current !== undefined && (entry.kind === 'observation' || entry.kind === 'note') ? [current] : [],
+      )
       .join('. ')
       .toLowerCase(),
     spills: mine.flatMap(({ entry, current }) =>
-      entry.kind === 'deviation' && /spill|lost/i.test(current!) ? [current!] : [],
+      entry.kind === 'deviation' && current !== undefined && says(current, /spill|lost/) ? [current] : [],
     ),
     ...modelOf(settled, form, takenOf(moves, cropsOf(lines, stageId).length), curves),
     readings: readingsOf(plan, lines, stageId),

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parseFormula, type Formula } from '#core/formula'
-import { exact } from '#core/quantity'
+import { exact, scaleText } from '#core/quantity'
 import { enthalpies, exposureLimits, heatsOfSolution } from '#core/reference'
 import {
   compareSupply,
@@ -17,7 +17,6 @@ import {
   potOf,
   readPlan,
   scalePlan,
-  scaleText,
   substitutesFor,
   vesselFor,
   warmthOfDilution,

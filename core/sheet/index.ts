@@ -60,6 +60,6 @@ export {
 } from './make-up'
 export { potOf, type Pot, type WaterNeed } from './pot'
 export { addStageAfter, addStageFor, duplicateStage, fedBy, freshId, moveStage, removeStage } from './route-edit'
-export { portionsFor, scalePlan, scaleText } from './scale-plan'
+export { portionsFor, scalePlan } from './scale-plan'
 export { compareSupply, substitutesFor, type Comparison, type Substitute } from './substitute'
 export { withBench, withCrystals, withInPot, withMix, withShare, withRoom, withTrap, withWayOut } from './edit-bench'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { worksheetShapes, type CurvePoints, type Worksheet, type WorksheetResult } from '#core/assay'
-import type { Figure } from '#core/quantity'
+import { useWorking } from '~/composables/useWorking'
 
 /** One worksheet: what it asks, its rows or its file, and what they say. */
 const { sheet, result, expected } = defineProps<{
@@ -26,10 +26,10 @@ const removeRow = (row: number): void =>
   emit('change', one => ({ ...one, rows: one.rows.toSpliced(row, 1) }), 'remove row')
 const takeCurve = (curve: CurvePoints): void => emit('change', one => ({ ...one, curve }), 'curve')
 
-const shown = ref<Figure>()
+const { shown, show: showWorking, close } = useWorking(() => result)
 watch(
   () => sheet.id,
-  () => (shown.value = undefined),
+  () => close(),
 )
 const hasResult = computed(() => !!result.summary || !!result.headline)
 </script>
@@ -39,7 +39,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
   <AskedFields :sheet="sheet" :shape="shape" :problems="result.problems" @name="name" @give="give" />
   <p v-if="result.factor" class="mt-2 text-[14px]">
     Gravimetric factor
-    <button type="button" class="figure font-semibold underline decoration-dotted" @click="shown = result.factor">
+    <button type="button" class="figure font-semibold underline decoration-dotted" @click="showWorking(result.factor)">
       {{ result.factor.value.toFixed(5) }}
     </button>
   </p>
@@ -52,7 +52,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     :show="show"
     @enter="enter"
     @remove="removeRow"
-    @working="shown = $event"
+    @working="showWorking"
   />
   <div class="mt-2 flex flex-wrap gap-2">
     <button v-if="shape.rows !== 'file'" type="button" class="button button-quiet" @click="addRow">
@@ -63,7 +63,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     </button>
   </div>
   <section v-if="hasResult" class="mt-4" aria-label="Result">
-    <ReplicateResult :result="result" :show="show" :expected="expected" @working="shown = $event" />
+    <ReplicateResult :result="result" :show="show" :expected="expected" @working="showWorking" />
     <p v-if="result.headline" class="text-[18px]" data-testid="headline"><RichText :text="result.headline" /></p>
     <WashPlot v-if="result.washes" :washes="result.washes" />
     <slot />
@@ -81,5 +81,5 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     :bands="result.curve.bands"
   />
   <ChoiceTable v-for="one in result.choices" :key="one.title" :choices="one" />
-  <WorkingPanel v-if="shown" closes :figure="shown" @close="shown = undefined" />
+  <WorkingPanel v-if="shown" closes :figure="shown" @close="close" />
 </template>

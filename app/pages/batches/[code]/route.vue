@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatFigure } from '#core/quantity'
-import { addStageAfter, addStageFor, elementUse, portionsFor, scalePlan, type Plan } from '#core/sheet'
+import { addStageAfter, addStageFor, elementUse, portionsFor, type Plan } from '#core/sheet'
 import { useBatchStore } from '~/stores/batch'
 import { useLibraryStore } from '~/stores/library'
 
@@ -50,7 +50,7 @@ const portions = computed(() =>
     : undefined,
 )
 function scale(by: number): void {
-  batch.changePlan(current => scalePlan(current, by), `scale ${Date.now()}`)
+  batch.scale(by)
 }
 </script>
 

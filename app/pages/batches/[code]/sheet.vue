@@ -6,6 +6,9 @@ import { sheetNotes, type MarginNote } from '#core/result'
 import {
   explainPlan,
   findReagent,
+  gasFacts,
+  heatOf,
+  potOf,
   readStageReaction,
   withEquation,
   withForm,
@@ -14,18 +17,16 @@ import {
   withYield,
   type Path,
   type StagePlan,
-  type StageSheet,
   type SupplyPlan,
 } from '#core/sheet'
 import { useAttempt } from '~/composables/useAttempt'
+import { useWorking } from '~/composables/useWorking'
 import { fieldPlace } from '~/components/sheet/problem-place'
 import { useBatchStore } from '~/stores/batch'
 import { useLibraryStore } from '~/stores/library'
 
 type Open =
-  | { panel: 'working'; figure: Figure }
-  | { panel: 'supply' | 'excess'; species: string }
-  | { panel: 'product' | 'water' | 'gas' | 'heat' | 'ions' }
+  { panel: 'supply' | 'excess'; species: string } | { panel: 'working' | 'product' | 'water' | 'gas' | 'heat' | 'ions' }
 
 const batch = useBatchStore()
 const library = useLibraryStore()
@@ -36,7 +37,6 @@ const sheet = computed(() => batch.stageSheet)
 /** The theoretical yield's working stands open until something else is asked for. */
 const theoretical = computed(() => sheet.value?.products[0]?.theoretical)
 const open = ref<Open>()
-const workingOf = ref('')
 const editsEquation = ref(false)
 const equation = computed({
   get: () => stage.value.equation,
@@ -52,21 +52,19 @@ watch(
 const problemAt = (...path: (string | number)[]) => batch.problemAt('stages', batch.stageAt, ...path)
 const supplyIndex = (species: string): number => stage.value.reagents.indexOf(findReagent(stage.value, species)!)
 
-/** An open working follows its figure as the sheet changes. */
-watch(sheet, now => {
-  if (open.value?.panel !== 'working' || !now) return
-  const fresh = figuresOf(now).find(figure => figure.name === workingOf.value)
-  if (fresh) open.value = { panel: 'working', figure: fresh }
+/** Everything that a panel of this page computes, so that an open working follows its figure. */
+const { shown, show: showFigure } = useWorking(() => {
+  const now = sheet.value
+  const at = batch.setting
+  if (!now || !at) return undefined
+  return [now, potOf(at.stage, now, at.curves), heatOf(at.stage, now), gasFacts(at.stage, now, at.room)]
 })
-const figuresOf = (now: StageSheet): Figure[] => [
-  ...now.reagents.flatMap(({ amount, equivalents, leftover }) => [amount, equivalents, leftover.mass]),
-  ...now.products.flatMap(({ amount, theoretical }) => [amount, theoretical]),
-  ...now.gases.map(({ volume }) => volume),
-  now.water.total,
-]
+watch(shown, figure => {
+  if (!figure && open.value?.panel === 'working') open.value = undefined
+})
 function showWorking(figure: Figure): void {
-  workingOf.value = figure.name
-  open.value = { panel: 'working', figure }
+  showFigure(figure)
+  open.value = { panel: 'working' }
 }
 function toggle(panel: 'product' | 'water' | 'gas' | 'heat' | 'ions'): void {
   open.value = open.value?.panel === panel ? undefined : { panel }
@@ -265,8 +263,8 @@ onKeyStroke('Escape', () => {
       <PanelGuard v-if="open?.panel === 'ions'" name="Ions and names"
         ><IonPanel :reaction="reaction.value" :own="library.substances" @close="open = undefined"
       /></PanelGuard>
-      <PanelGuard v-else-if="open?.panel === 'working'" name="The working"
-        ><WorkingPanel closes :figure="open.figure" @close="open = undefined"
+      <PanelGuard v-else-if="open?.panel === 'working' && shown" name="The working"
+        ><WorkingPanel closes :figure="shown" @close="open = undefined"
       /></PanelGuard>
       <PanelGuard v-else-if="open?.panel === 'supply'" name="Supply"
         ><SupplyPanel

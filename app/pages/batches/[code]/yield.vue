@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { formatFigure, formatValue, standardUncertainty, type Figure } from '#core/quantity'
+import { formatFigure, formatValue, standardUncertainty } from '#core/quantity'
 import { judgeBatch, residuesLeft, routeYields, yieldNotes, type MarginNote } from '#core/result'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
+import { useWorking } from '~/composables/useWorking'
 import { useVerdict } from '~/composables/useVerdict'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore, type NewEntry } from '~/stores/journal'
@@ -57,11 +58,8 @@ const isOver = computed(() => result.value !== undefined && result.value.percent
 const notesAttempt = useAttempt('The margin', (): MarginNote[] => (actual.value ? yieldNotes(actual.value) : []))
 const notes = computed(() => notesAttempt.value.value ?? [])
 
-const shown = shallowRef<Figure>()
-const show = (figure: Figure): void => {
-  shown.value = figure
-}
-watch(stageId, () => (shown.value = undefined))
+const { shown, show, close } = useWorking(() => [actual.value, route.value, residues.value, verdict.value])
+watch(stageId, close)
 
 function keepRecovered(species: string, value: string): void {
   journal.record({
@@ -101,9 +99,7 @@ function keepRecovered(species: string, value: string): void {
         <FormulaText :text="form" /> can come from what is charged. The product is not weighed yet.
       </p>
       <NuxtLink :to="`/batches/${batch.code}/run`" class="button mt-4">Weigh the product</NuxtLink>
-      <PanelGuard v-if="shown" name="The working"
-        ><WorkingPanel closes :figure="shown" @close="shown = undefined"
-      /></PanelGuard>
+      <PanelGuard v-if="shown" name="The working"><WorkingPanel closes :figure="shown" @close="close" /></PanelGuard>
     </template>
     <template v-else>
       <div class="my-3 flex items-end gap-x-6 gap-y-2 max-sm:flex-wrap">
@@ -160,7 +156,7 @@ function keepRecovered(species: string, value: string): void {
       /></PanelGuard>
       <PanelGuard v-if="residues" name="The residues"><ResiduePanel :residues="residues" @working="show" /></PanelGuard>
       <div v-if="shown" class="sticky bottom-0 z-10 bg-sheet pb-2">
-        <PanelGuard name="The working"><WorkingPanel closes :figure="shown" @close="shown = undefined" /></PanelGuard>
+        <PanelGuard name="The working"><WorkingPanel closes :figure="shown" @close="close" /></PanelGuard>
       </div>
     </template>
   </MarginPage>

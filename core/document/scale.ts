@@ -1,0 +1,15 @@
+import { scaleSteps } from '#core/journal'
+import { scalePlan } from '#core/sheet'
+import type { BatchDocument } from './schema'
+
+/** A batch so many times as large: its plan, and the procedures that were made its own. */
+export function scaleDocument(document: BatchDocument, factor: number): BatchDocument {
+  const { procedures } = document
+  return {
+    ...document,
+    plan: scalePlan(document.plan, factor),
+    ...(procedures && {
+      procedures: procedures.map(({ stage, steps }) => ({ stage, steps: scaleSteps(steps, factor) })),
+    }),
+  }
+}
