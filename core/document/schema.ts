@@ -181,7 +181,9 @@ export const batchSchema = z.strictObject({
     .exactOptional(),
 })
 
-const written = { id: z.uuid(), at: z.iso.datetime({ offset: true }), by: z.uuid() }
+/** Ids compare as the database writes them, in small letters. */
+const uuid = z.uuid().toLowerCase()
+const written = { id: uuid, at: z.iso.datetime({ offset: true }), by: uuid }
 const about = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('charge'), stage: id, species: formula }),
   z.strictObject({ what: z.literal('recovered'), stage: id, species: formula }),
@@ -218,7 +220,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('timer'),
     ...ofStage,
-    timer: z.uuid(),
+    timer: uuid,
     what: z.enum(['start', 'pause', 'resume', 'add', 'stop']),
     name: text(120),
     seconds: seconds.exactOptional(),
@@ -241,7 +243,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('correction'),
     ...written,
-    corrects: z.uuid(),
+    corrects: uuid,
     why: text(400),
     instead: text(4000).exactOptional(),
   }),

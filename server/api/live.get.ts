@@ -2,8 +2,9 @@ const BEAT = 15_000
 
 /** Server-sent events: the codes of batches that changed, `*` for any. */
 export default defineEventHandler(async event => {
+  const lab = await requireLabId(useDatabase())
   const stream = createEventStream(event)
-  const stop = listen(codes => void stream.push(codes.join(',')))
+  const stop = listen(lab, codes => void stream.push(codes.join(',')))
   const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), BEAT)
   stream.onClosed(async () => {
     clearInterval(beat)

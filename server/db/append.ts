@@ -1,9 +1,12 @@
 import type { Knex } from 'knex'
+import stringify from 'safe-stable-stringify'
 import { checkEntry, explainEntry, foldJournal, type Entry, type EntryProblem } from '#core/journal'
 import { partsOfMeasured } from '#core/quantity'
-import { hashOf, stored, type EntryRow, type StoredEntry } from './entries'
+import { HASH_VERSION, hashOf, plainDecimal, type ChainRow } from './chain'
+import { stored, type EntryRow, type StoredEntry } from './entries'
 
 export interface Append {
+  readonly lab: string
   readonly code: string
   readonly entries: readonly Entry[]
 }
@@ -12,6 +15,7 @@ export type AppendProblem =
   | { readonly code: 'append.no-batch' }
   | { readonly code: 'append.stranger'; readonly at: number }
   | { readonly code: 'append.taken'; readonly at: number }
+  | { readonly code: 'append.differs'; readonly at: number }
   | { readonly code: 'append.entry'; readonly at: number; readonly problem: EntryProblem }
 export type Appended =
   | { readonly ok: true; readonly entries: readonly StoredEntry[] }
@@ -26,8 +30,10 @@ export interface Head {
   hash: string
 }
 
-/** Where chains ended when this process last wrote to them: only a hint, which the database checks at each write. */
+/** Where chains ended when this process last wrote to them, by lab and code: only a hint, which the database checks at each write. */
 export type Hints = Map<string, Head>
+/** A batch's place among those of all labs; codes repeat from lab to lab. */
+export const placeOf = ({ lab, code }: Pick<Append, 'lab' | 'code'>): string => `${lab} ${code}`
 const MOST_HINTS = 2000
 
 /**
@@ -35,16 +41,11 @@ const MOST_HINTS = 2000
  * already is left as it is, so that a repeat after a lost answer changes nothing. A request that is refused leaves the others alone. Where the hints
  * still hold it takes one statement; otherwise a transaction that locks the batches first.
  */
-export async function appendMany(
-  db: Knex,
-  labId: string | undefined,
-  appends: readonly Append[],
-  hints: Hints = new Map(),
-): Promise<Appended[]> {
+export async function appendMany(db: Knex, appends: readonly Append[], hints: Hints = new Map()): Promise<Appended[]> {
   const quick = await appendByHints(db, appends, hints)
   const rest = appends.filter((_, i) => !quick[i])
   if (rest.length === 0) return quick as Appended[]
-  const slow = await appendLocked(db, labId, rest, hints)
+  const slow = await appendLocked(db, rest, hints)
   return quick.map(appended => appended ?? slow.shift()!)
 }
 
@@ -53,52 +54,58 @@ async function appendByHints(db: Knex, appends: readonly Append[], hints: Hints)
   const heads = new Map<string, Head>()
   const rows = new Map<string, Written>()
   const moved: { id: string; old_seq: number; old_hash: string; head: Head }[] = []
-  const tried = appends.map(({ code, entries }) => {
-    const hint = heads.get(code) ?? hints.get(code)
+  const now = new Date()
+  const tried = appends.map(wanted => {
+    const { entries } = wanted
+    const place = placeOf(wanted)
+    const hint = heads.get(place) ?? hints.get(place)
     const ids = new Set(entries.map(({ id }) => id))
     if (!hint || ids.size < entries.length || entries.some(({ id, kind }) => kind === 'correction' || rows.has(id)))
       return undefined
     if (problemOf(hint, entries, new Map())) return undefined
-    if (!heads.has(code)) {
+    if (!heads.has(place)) {
       const head = { ...hint }
-      heads.set(code, head)
+      heads.set(place, head)
       moved.push({ id: hint.id, old_seq: hint.seq, old_hash: hint.hash, head })
     }
-    const head = heads.get(code)!
-    for (const entry of entries) rows.set(entry.id, write(head, entry))
+    const head = heads.get(place) ?? hint
+    for (const entry of entries) rows.set(entry.id, write(head, entry, now))
     return head
   })
   if (rows.size === 0) return tried.map(() => undefined)
   const recorded = await insertByHints(
     db,
-    moved.map(({ id, old_seq, old_hash, head: { seq, hash } }) => ({ id, old_seq, old_hash, seq, hash })),
+    moved.map(({ id, old_seq, old_hash, head: { seq, hash, lab_id, code } }) => ({
+      id,
+      old_seq,
+      old_hash,
+      seq,
+      hash,
+      lab_id,
+      code,
+    })),
     [...rows.values()],
   )
-  for (const [code, head] of heads) {
-    if (recorded?.some(({ batch_id }) => batch_id === head.id)) hints.set(code, head)
-    else hints.delete(code)
+  for (const [place, head] of heads) {
+    if (recorded?.some(({ batch_id }) => batch_id === head.id)) hints.set(place, head)
+    else hints.delete(place)
   }
   if (!recorded) return tried.map(() => undefined)
-  const times = new Map(recorded.map(({ id, recorded_at }) => [id, recorded_at]))
+  const written = new Set(recorded.map(({ id }) => id))
   return tried.map((head, i): Appended | undefined => {
     const { entries } = appends[i]!
-    if (!head || !times.has(entries[0]!.id)) return undefined
-    return { ok: true, entries: entries.map(({ id }) => stored({ ...rows.get(id)!, recorded_at: times.get(id)! })) }
+    if (!head || !entries.every(({ id }) => written.has(id))) return undefined
+    return { ok: true, entries: entries.flatMap(({ id }) => rows.get(id) ?? []).map(stored) }
   })
 }
 
-async function appendLocked(
-  db: Knex,
-  labId: string | undefined,
-  appends: readonly Append[],
-  hints: Hints,
-): Promise<Appended[]> {
+async function appendLocked(db: Knex, appends: readonly Append[], hints: Hints): Promise<Appended[]> {
   const looksBack = appends.some(({ entries }) => entries.some(({ kind }) => kind === 'correction'))
   try {
-    return await db.transaction(trx => appendIn(trx, labId, appends, looksBack, hints))
+    return await db.transaction(trx => appendIn(trx, appends, looksBack, hints))
   } catch (error) {
     if (!(error instanceof SomeAreThere)) throw error
-    return db.transaction(trx => appendIn(trx, labId, appends, true, hints))
+    return db.transaction(trx => appendIn(trx, appends, true, hints))
   }
 }
 
@@ -106,53 +113,49 @@ class SomeAreThere extends Error {}
 
 async function appendIn(
   trx: Knex.Transaction,
-  labId: string | undefined,
   appends: readonly Append[],
   looksBack: boolean,
   hints: Hints,
 ): Promise<Appended[]> {
-  const heads = await lockHeads(trx, labId, appends)
+  const heads = await lockHeads(trx, appends)
+  const now = new Date()
   const known = looksBack ? await knownEntries(trx, appends) : new Map<string, EntryRow>()
   const fresh: object[] = []
-  const results = appends.map(({ code, entries }): { problem?: AppendProblem; ids: string[] } => {
-    const head = heads.get(code)
+  const results = appends.map((wanted): { problem?: AppendProblem; ids: string[] } => {
+    const { entries } = wanted
+    const head = heads.get(placeOf(wanted))
     if (!head) return { problem: { code: 'append.no-batch' }, ids: [] }
     const problem = problemOf(head, entries, known)
     if (problem) return { problem, ids: [] }
     for (const entry of entries) {
       if (known.has(entry.id)) continue
-      const row = write(head, entry)
+      const row = write(head, entry, now)
       fresh.push(row)
-      known.set(entry.id, { ...row, recorded_at: new Date(0) })
+      known.set(entry.id, row)
     }
     return { ids: entries.map(({ id }) => id) }
   })
   if (fresh.length > 0) {
     const recorded = await insertRows(trx, fresh, [...heads.values()])
     if (recorded.length < fresh.length) throw new SomeAreThere()
-    for (const { id, recorded_at } of recorded) known.set(id, { ...known.get(id)!, recorded_at })
   }
   if (hints.size > MOST_HINTS) hints.clear()
-  for (const [code, head] of heads) hints.set(code, head)
+  for (const [place, head] of heads) hints.set(place, head)
   return results.map(({ problem, ids }): Appended =>
-    problem ? { ok: false, problem } : { ok: true, entries: ids.map(id => stored(known.get(id)!)) },
+    problem ? { ok: false, problem } : { ok: true, entries: ids.flatMap(id => known.get(id) ?? []).map(stored) },
   )
 }
 
 /** In one order, so that two processes never wait for each other in a ring. */
-async function lockHeads(
-  trx: Knex.Transaction,
-  labId: string | undefined,
-  appends: readonly Append[],
-): Promise<Map<string, Head>> {
-  const codes = [...new Set(appends.map(({ code }) => code))]
+async function lockHeads(trx: Knex.Transaction, appends: readonly Append[]): Promise<Map<string, Head>> {
+  const wanted = [...new Map(appends.map(one => [placeOf(one), one])).values()]
   const { rows } = await trx.raw<{ rows: Head[] }>(
     `select id, code, lab_id, last_seq as seq, last_hash as hash,
        (select array_agg(people.id::text) from people where people.lab_id = batches.lab_id) as people
-     from batches where lab_id = coalesce(?::uuid, (select id from labs limit 1)) and code = any(?) order by id for update`,
-    [labId ?? null, codes],
+     from batches where (lab_id, code) in (select * from unnest(?::uuid[], ?::text[])) order by id for update`,
+    [wanted.map(({ lab }) => lab), wanted.map(({ code }) => code)],
   )
-  return new Map(rows.map(row => [row.code, row]))
+  return new Map(rows.map(row => [placeOf({ lab: row.lab_id, code: row.code }), row]))
 }
 
 async function knownEntries(trx: Knex.Transaction, appends: readonly Append[]): Promise<Map<string, EntryRow>> {
@@ -173,6 +176,7 @@ function problemOf(
     const there = known.get(entry.id)
     if (there) {
       if (there.batch_id !== head.id) return { code: 'append.taken', at }
+      if (stringify(there.body) !== stringify(entry)) return { code: 'append.differs', at }
       continue
     }
     if (!head.people?.includes(entry.by)) return { code: 'append.stranger', at }
@@ -191,33 +195,34 @@ const correctedBy = (head: Head, id: string, known: ReadonlyMap<string, EntryRow
   return row && row.batch_id === head.id ? [row.body] : []
 }
 
-type Written = Omit<EntryRow, 'recorded_at'>
+type Written = ChainRow & EntryRow
 
 /** The entry as a row that follows the head, which moves on to it. */
-function write(head: Head, entry: Entry): Written {
-  const seq = head.seq + 1
+function write(head: Head, entry: Entry, now: Date): Written {
   const row = {
     ...columnsOf(entry),
     lab_id: head.lab_id,
     batch_id: head.id,
-    seq,
+    seq: head.seq + 1,
+    recorded_at: now,
     body: entry,
-    previous_hash: head.hash,
-    hash: hashOf(head.hash, seq, entry),
+    hash_version: HASH_VERSION,
   }
-  head.seq = row.seq
-  head.hash = row.hash
-  return row
+  const written = { ...row, previous_hash: head.hash, hash: hashOf(head.hash, row) }
+  head.seq = written.seq
+  head.hash = written.hash
+  return written
 }
 
 function columnsOf(entry: Entry) {
-  const common = { id: entry.id, person_id: entry.by, kind: entry.kind, at: entry.at }
+  const none = { value: null, unit: null, instrument: null, typed: null, corrects: null }
+  const common = { id: entry.id, person_id: entry.by, kind: entry.kind, at: entry.at, ...none }
   if (entry.kind === 'correction') return { ...common, corrects: entry.corrects }
   if (entry.kind !== 'reading') return common
   const parts = partsOfMeasured(entry.value)
   return {
     ...common,
-    value: parts?.number ?? null,
+    value: parts ? plainDecimal(parts.number) : null,
     unit: parts?.unit ?? null,
     instrument: entry.instrument ?? null,
     typed: entry.typed,
@@ -225,8 +230,12 @@ function columnsOf(entry: Entry) {
 }
 
 const columns =
-  'id uuid, lab_id uuid, batch_id uuid, seq integer, person_id uuid, kind text, at timestamptz, value numeric, unit text, instrument text, typed boolean, corrects uuid, body jsonb, previous_hash text, hash text'
-const names = columns.replaceAll(/ (uuid|integer|text|timestamptz|numeric|boolean|jsonb)/g, '')
+  'id uuid, lab_id uuid, batch_id uuid, seq integer, person_id uuid, kind text, at timestamptz, value numeric, unit text, instrument text, typed boolean, corrects uuid, body jsonb, previous_hash text, hash text, recorded_at timestamptz, hash_version smallint'
+const names = columns.replaceAll(/ (uuid|integer|smallint|text|timestamptz|numeric|boolean|jsonb)/g, '')
+
+/** The list of chains' ends goes along with every move. */
+const KEEP_END = `insert into chain_ends (batch_id, lab_id, code, seq, hash) select id, lab_id, code, seq, hash from moved
+       on conflict (batch_id) do update set seq = excluded.seq, hash = excluded.hash`
 
 /**
  * Writes the rows and moves the heads of their batches, in one statement with two parameters however many rows: the statement stays the same, and the
@@ -236,14 +245,16 @@ async function insertRows(
   trx: Knex.Transaction,
   rows: readonly object[],
   heads: readonly Head[],
-): Promise<{ id: string; recorded_at: Date }[]> {
-  const { rows: recorded } = await trx.raw<{ rows: { id: string; recorded_at: Date }[] }>(
+): Promise<{ id: string }[]> {
+  const { rows: recorded } = await trx.raw<{ rows: { id: string }[] }>(
     `with moved as (
        update batches set last_seq = head.seq, last_hash = head.hash, touched_at = now()
        from jsonb_to_recordset(?::jsonb) as head(id uuid, seq integer, hash text)
-       where batches.id = head.id and batches.last_seq <> head.seq)
+       where batches.id = head.id and batches.last_seq <> head.seq
+       returning batches.id, batches.lab_id, batches.code, head.seq, head.hash),
+     ended as (${KEEP_END})
      insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns})
-     on conflict (id) do nothing returning id, recorded_at`,
+     on conflict (id) do nothing returning id`,
     [JSON.stringify(heads.map(({ id, seq, hash }) => ({ id, seq, hash }))), JSON.stringify(rows)],
   )
   return recorded
@@ -251,6 +262,8 @@ async function insertRows(
 
 interface Move {
   readonly id: string
+  readonly lab_id: string
+  readonly code: string
   readonly old_seq: number
   readonly old_hash: string
   readonly seq: number
@@ -262,19 +275,22 @@ async function insertByHints(
   db: Knex,
   moves: readonly Move[],
   rows: readonly object[],
-): Promise<{ id: string; batch_id: string; recorded_at: Date }[] | undefined> {
+): Promise<{ id: string; batch_id: string }[] | undefined> {
   try {
-    const { rows: recorded } = await db.raw<{ rows: { id: string; batch_id: string; recorded_at: Date }[] }>(
+    const { rows: recorded } = await db.raw<{ rows: { id: string; batch_id: string }[] }>(
       `with head as (
-         select * from jsonb_to_recordset(?::jsonb) as head(id uuid, old_seq integer, old_hash text, seq integer, hash text)),
+         select * from jsonb_to_recordset(?::jsonb)
+           as head(id uuid, lab_id uuid, code text, old_seq integer, old_hash text, seq integer, hash text)),
        locked as (
          select batches.id, head.seq, head.hash from batches join head on batches.id = head.id
          where batches.last_seq = head.old_seq and batches.last_hash = head.old_hash order by batches.id for update of batches),
        moved as (
          update batches set last_seq = locked.seq, last_hash = locked.hash, touched_at = now()
-         from locked where batches.id = locked.id returning batches.id)
+         from locked where batches.id = locked.id
+         returning batches.id, batches.lab_id, batches.code, locked.seq, locked.hash),
+       ended as (${KEEP_END})
        insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns})
-       where batch_id in (select id from moved) returning id, batch_id, recorded_at`,
+       where batch_id in (select id from moved) returning id, batch_id`,
       [JSON.stringify(moves), JSON.stringify(rows)],
     )
     return recorded
@@ -304,6 +320,12 @@ export function explainAppend(problem: AppendProblem): {
       return {
         why: 'An entry with this id belongs to another batch.',
         fix: 'Record it anew.',
+        at: `entries.${problem.at}.id`,
+      }
+    case 'append.differs':
+      return {
+        why: 'An entry with this id is there already, and says something else.',
+        fix: 'Record it anew, or correct the one that is there.',
         at: `entries.${problem.at}.id`,
       }
     case 'append.entry':

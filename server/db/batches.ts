@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import type { BatchDocument } from '#core/document'
+import { GENESIS } from './chain'
 
 export interface Batch {
   readonly id: string
@@ -54,7 +55,9 @@ export async function insertBatch(db: Knex, labId: string, code: string, documen
   const [row] = await db('batches')
     .insert({ id: randomUUID(), lab_id: labId, code, document: JSON.stringify(document) })
     .returning([...columns])
-  return batchOf(row as Row)
+  const batch = batchOf(row as Row)
+  await db('chain_ends').insert({ batch_id: batch.id, lab_id: labId, code, seq: 0, hash: GENESIS })
+  return batch
 }
 
 /** Saves the document if nobody saved since `version`; otherwise changes nothing and answers what stands there. */

@@ -1,5 +1,5 @@
 import { connect } from './connect'
-import { findBreak } from './entries'
+import { findBreak, missingBatches } from './chain'
 
 /** Proves the chain of a batch's journal, or of every batch's, or names the entry at which it is broken. */
 const wanted = process.argv.slice(2)
@@ -19,10 +19,12 @@ try {
     if (!at) console.log(`${code}: whole, ${last_seq} entries`)
     else {
       broken += 1
-      console.log(
-        `${code}: broken at entry ${at.seq}${at.id ? `, ${at.id}: it was altered` : ': one or more are missing at the end'}`,
-      )
+      console.log(`${code}: broken at entry ${at.seq}${at.id ? `, ${at.id}` : ''}: ${at.why}`)
     }
+  }
+  for (const { code, why } of wanted.length > 0 ? [] : await missingBatches(db)) {
+    console.log(`${code}: ${why}`)
+    broken += 1
   }
 } finally {
   await db.destroy()

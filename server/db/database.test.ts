@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoBatches, demoLab } from '#demo'
@@ -7,9 +7,10 @@ import { addBatch, findBatch, listBatches, saveDocument } from './batches'
 import { newWorksheet } from '#core/assay'
 import { deleteAssay, findAssay, listAssays, saveAssay } from './assays'
 import { connect, isAway } from './connect'
-import { appendMany, type Append, type Hints } from './append'
+import { appendMany, placeOf, type Append, type Hints } from './append'
 import { countBriefs, freshenBriefs, lanesUnderWay, listBriefs } from './briefs'
-import { entriesByBatch, findBreak, listEntries } from './entries'
+import { checkpointOf, findBreak, missingBatches } from './chain'
+import { entriesByBatch, listEntries } from './entries'
 import { migrate } from './migrate'
 import { addLab, findLab, saveSettings } from './people'
 import { findPhoto, keepPhoto, photoTypeOf } from './photos'
@@ -33,7 +34,8 @@ describe.skipIf(!server)('the database', () => {
     ...(await addBatch(db, demoLab.id, prefix, document!)),
     labId: demoLab.id,
   })
-  const send = (...appends: Append[]) => appendMany(db, demoLab.id, appends)
+  const ofLab = (appends: readonly Omit<Append, 'lab'>[]): Append[] => appends.map(one => ({ lab: demoLab.id, ...one }))
+  const send = (...appends: Omit<Append, 'lab'>[]) => appendMany(db, ofLab(appends))
 
   beforeAll(async () => {
     const admin = connect(server!)
@@ -72,6 +74,7 @@ describe.skipIf(!server)('the database', () => {
       '002-own-rows',
       '003-bench',
       '004-assays',
+      '005-chain',
     ])
     expect(await findLab(db)).toEqual({
       id: demoLab.id,
@@ -126,10 +129,11 @@ describe.skipIf(!server)('the database', () => {
   it('writes by its hints, and finds out when another process has written', async () => {
     const [batch, other] = [await batchFor(), await batchFor()]
     const hints: Hints = new Map()
-    const write = (...appends: Append[]) => appendMany(db, demoLab.id, appends, hints)
+    const write = (...appends: Omit<Append, 'lab'>[]) => appendMany(db, ofLab(appends), hints)
     const first = note('first')
     await write({ code: batch.code, entries: [first] }, { code: other.code, entries: [note('o1')] })
-    expect(hints.get(batch.code)?.seq).toBe(1)
+    const place = placeOf({ lab: demoLab.id, code: batch.code })
+    expect(hints.get(place)?.seq).toBe(1)
     await write({ code: batch.code, entries: [note('second')] })
     await send({ code: batch.code, entries: [note('by another process')] })
     const answers = await write(
@@ -142,7 +146,7 @@ describe.skipIf(!server)('the database', () => {
     await write({ code: batch.code, entries: [twice, twice] })
     const stored = await listEntries(db, batch.id)
     expect(stored.map(({ seq }) => seq)).toEqual([1, 2, 3, 4, 5])
-    expect(hints.get(batch.code)).toMatchObject({ seq: 5, hash: stored[4]!.hash })
+    expect(hints.get(place)).toMatchObject({ seq: 5, hash: stored[4]!.hash })
     expect(await findBreak(db, batch.id)).toBeUndefined()
     expect(await findBreak(db, other.id)).toBeUndefined()
   })
@@ -153,8 +157,7 @@ describe.skipIf(!server)('the database', () => {
       for (let n = 0; n < 25; n++)
         await appendMany(
           db,
-          demoLab.id,
-          batches.map(({ code }) => ({ code, entries: [note(`n${n}`), note(`m${n}`)] })),
+          ofLab(batches.map(({ code }) => ({ code, entries: [note(`n${n}`), note(`m${n}`)] }))),
           hints,
         )
     }
@@ -187,6 +190,7 @@ describe.skipIf(!server)('the database', () => {
       { code: 'XX-999', entries: [note('nowhere')] },
       { code: second.code, entries: [{ ...note('who'), by: randomUUID() }] },
       { code: second.code, entries: [there, note('more')] },
+      { code: second.code, entries: [{ ...there, text: 'something else' } as Entry] },
     )
     expect(answers.map(answer => (answer.ok ? answer.entries.map(({ seq }) => seq) : answer.problem.code))).toEqual([
       'append.entry',
@@ -196,6 +200,7 @@ describe.skipIf(!server)('the database', () => {
       'append.no-batch',
       'append.stranger',
       [1, 2],
+      'append.differs',
     ])
     expect(await findBreak(db, first.id)).toBeUndefined()
     expect(await findBreak(db, second.id)).toBeUndefined()
@@ -231,26 +236,209 @@ describe.skipIf(!server)('the database', () => {
     await expect(db.raw('truncate entries cascade')).rejects.toThrow('append-only')
   })
 
-  it('finds the entry that was altered behind its back', async () => {
-    const batch = await batchFor()
-    const entries = [note('one'), note('two'), note('three')]
-    await send({ code: batch.code, entries })
-    await db.raw('alter table entries disable trigger entries_append_only')
-    await db('entries')
-      .where({ id: entries[1]!.id })
-      .update({ body: JSON.stringify({ ...entries[1], text: 'too' }) })
-    await db.raw('alter table entries enable trigger entries_append_only')
-    expect(await findBreak(db, batch.id)).toEqual({ seq: 2, id: entries[1]!.id })
+  it('keeps labs apart that have batches of one code', async () => {
+    const lab = randomUUID()
+    const person = randomUUID()
+    await addLab(db, { id: lab, name: 'Another station', people: [{ id: person, name: 'Somebody' }] })
+    const [mine, theirs] = [await batchFor(), await addBatch(db, lab, 'ZN', document!)]
+    await db('batches').where({ id: theirs.id }).update({ code: mine.code })
+    await db('chain_ends').where({ batch_id: theirs.id }).update({ code: mine.code })
+    const hints: Hints = new Map()
+    const write = (...appends: Append[]) => appendMany(db, appends, hints)
+    const theirNote = { ...note('theirs'), by: person }
+    for (let round = 0; round < 2; round++) {
+      await write(
+        { lab: demoLab.id, code: mine.code, entries: [note('mine')] },
+        { lab, code: mine.code, entries: [round === 0 ? theirNote : { ...note('theirs'), by: person }] },
+      )
+    }
+    const stranger = await write({ lab, code: mine.code, entries: [note('mine in theirs')] })
+    expect(stranger[0]).toMatchObject({ ok: false, problem: { code: 'append.stranger' } })
+    expect((await listEntries(db, mine.id)).map(({ entry }) => 'text' in entry && entry.text)).toEqual(['mine', 'mine'])
+    expect((await listEntries(db, theirs.id)).map(({ entry }) => 'text' in entry && entry.text)).toEqual([
+      'theirs',
+      'theirs',
+    ])
+    expect(await findBreak(db, theirs.id)).toBeUndefined()
   })
 
-  it('misses entries that were taken from the end of a chain', async () => {
-    const batch = await batchFor()
-    const entries = [note('one'), note('two')]
-    await send({ code: batch.code, entries })
-    await db.raw('alter table entries disable trigger entries_append_only')
-    await db('entries').where({ id: entries[1]!.id }).delete()
-    await db.raw('alter table entries enable trigger entries_append_only')
-    expect(await findBreak(db, batch.id)).toEqual({ seq: 2 })
+  describe('a journal that somebody tampered with', () => {
+    /** As whoever may do anything in the database would. */
+    const behindItsBack = async (change: (trx: Knex) => Promise<unknown>): Promise<void> => {
+      await db.transaction(async trx => {
+        await trx.raw("set local session_replication_role = 'replica'")
+        await change(trx)
+      })
+    }
+    const reading = (value: string): Entry => ({
+      kind: 'reading',
+      id: randomUUID(),
+      at: '2026-05-04T09:00:00Z',
+      by: demoLab.people[0].id,
+      about: { what: 'product', stage: 's1', crop: 1 },
+      measure: 'net',
+      value,
+      typed: true,
+    })
+    const begun = async () => {
+      const batch = await batchFor('TP')
+      const entries = [note('one'), reading('5.2e3 mg'), note('three')]
+      await send({ code: batch.code, entries })
+      expect(await findBreak(db, batch.id)).toBeUndefined()
+      return { batch, ids: entries.map(({ id }) => id) }
+    }
+
+    it.each([
+      [
+        'its text',
+        1,
+        (trx: Knex, id: string) =>
+          trx('entries')
+            .where({ id })
+            .update({ body: trx.raw(`jsonb_set(body, '{text}', '"too"')`) }),
+      ],
+      [
+        'its person',
+        1,
+        (trx: Knex, id: string) => trx('entries').where({ id }).update({ person_id: demoLab.people[1].id }),
+      ],
+      [
+        'the server’s time',
+        1,
+        (trx: Knex, id: string) => trx('entries').where({ id }).update({ recorded_at: '2026-01-01T00:00:00Z' }),
+      ],
+      [
+        'the time it was seen',
+        1,
+        (trx: Knex, id: string) => trx('entries').where({ id }).update({ at: '2026-01-01T00:00:00Z' }),
+      ],
+      ['its kind', 1, (trx: Knex, id: string) => trx('entries').where({ id }).update({ kind: 'observation' })],
+      ['its value', 2, (trx: Knex, id: string) => trx('entries').where({ id }).update({ value: '6.2' })],
+      ['its unit', 2, (trx: Knex, id: string) => trx('entries').where({ id }).update({ unit: 'g' })],
+      ['whether it was typed', 2, (trx: Knex, id: string) => trx('entries').where({ id }).update({ typed: false })],
+      [
+        'its instrument',
+        2,
+        (trx: Knex, id: string) => trx('entries').where({ id }).update({ instrument: 'balance 2' }),
+      ],
+      [
+        'its version of the hash',
+        1,
+        (trx: Knex, id: string) => trx('entries').where({ id }).update({ hash_version: 1 }),
+      ],
+    ] as const)('is broken where %s was altered', async (_, seq, change) => {
+      const { batch, ids } = await begun()
+      await behindItsBack(trx => Promise.resolve(change(trx, ids[seq - 1]!)))
+      expect(await findBreak(db, batch.id)).toMatchObject({ seq, id: ids[seq - 1] })
+    })
+
+    it('is broken where one was taken from its middle or its end, also with a moved head', async () => {
+      const [middle, end] = [await begun(), await begun()]
+      await behindItsBack(trx => trx('entries').where({ id: middle.ids[1] }).delete())
+      expect(await findBreak(db, middle.batch.id)).toMatchObject({ seq: 2 })
+      await behindItsBack(async trx => {
+        await trx('entries').where({ id: end.ids[2] }).delete()
+        const last = await trx('entries').where({ batch_id: end.batch.id }).orderBy('seq', 'desc').first('seq', 'hash')
+        await trx('batches').where({ id: end.batch.id }).update({ last_seq: last.seq, last_hash: last.hash })
+      })
+      expect(await findBreak(db, end.batch.id)).toEqual({ seq: 3, why: 'one or more are missing at the end' })
+    })
+
+    it('is missed where the whole of it, or its batch, is gone', async () => {
+      const [emptied, gone] = [await begun(), await begun()]
+      await behindItsBack(async trx => {
+        await trx('entries').where({ batch_id: emptied.batch.id }).delete()
+        await trx('batches')
+          .where({ id: emptied.batch.id })
+          .update({ last_seq: 0, last_hash: '0'.repeat(64) })
+        await trx('entries').where({ batch_id: gone.batch.id }).delete()
+        await trx('batches').where({ id: gone.batch.id }).delete()
+      })
+      expect(await findBreak(db, emptied.batch.id)).toMatchObject({ why: 'one or more are missing at the end' })
+      expect(await missingBatches(db)).toEqual([
+        { code: gone.batch.code, why: 'the batch is gone, and its 3 entries with it' },
+      ])
+    })
+
+    it('is broken where two were swapped', async () => {
+      const [a, b] = [await begun(), await begun()]
+      await behindItsBack(async trx => {
+        const spare = randomUUID()
+        const move = (from: string, to: string) => trx('entries').where({ batch_id: from }).update({ batch_id: to })
+        await move(a.batch.id, spare)
+        await move(b.batch.id, a.batch.id)
+        await move(spare, b.batch.id)
+        for (const [to, from] of [
+          [a, b],
+          [b, a],
+        ] as const) {
+          const { hash } = await trx('entries').where({ batch_id: to.batch.id, seq: 3 }).first('hash')
+          expect(from.ids).toHaveLength(3)
+          await trx('batches').where({ id: to.batch.id }).update({ last_hash: hash })
+          await trx('chain_ends').where({ batch_id: to.batch.id }).update({ hash })
+        }
+      })
+      expect(await findBreak(db, a.batch.id)).toMatchObject({ seq: 1, why: 'it was altered' })
+    })
+
+    it('is broken where the bytes of a photo were altered', async () => {
+      const { batch } = await begun()
+      const photo = await keepPhoto(db, batch.id, 'image/png', Buffer.from('89504e470d0a1a0a0001', 'hex'))
+      const entry: Entry = {
+        kind: 'photo',
+        id: randomUUID(),
+        at: '2026-05-04T09:00:00Z',
+        by: demoLab.people[0].id,
+        stage: 's1',
+        photo,
+        type: 'image/png',
+        text: 'crystals',
+      }
+      await send({ code: batch.code, entries: [entry] })
+      expect(await findBreak(db, batch.id)).toBeUndefined()
+      await behindItsBack(trx =>
+        trx('photos')
+          .where({ sha256: photo })
+          .update({ data: Buffer.from('00', 'hex') }),
+      )
+      expect(await findBreak(db, batch.id)).toEqual({ seq: 4, id: entry.id, why: 'its photo was altered' })
+    })
+
+    it('closes a chain of the first version by a checkpoint over all of it', async () => {
+      const batch = await batchFor('V1')
+      const [one, two] = [note('one'), note('two')]
+      // As an earlier version wrote it.
+      const first = (previous: string, seq: number, entry: Entry): string =>
+        createHash('sha256')
+          .update(`${previous}\n${seq}\n${JSON.stringify(entry, Object.keys(entry).sort())}`)
+          .digest('hex')
+      const genesis = '0'.repeat(64)
+      const hashes = [first(genesis, 1, one), first(first(genesis, 1, one), 2, two)] as const
+      await db('entries').insert(
+        [one, two].map((entry, i) => ({
+          id: entry.id,
+          lab_id: demoLab.id,
+          batch_id: batch.id,
+          seq: i + 1,
+          person_id: entry.by,
+          kind: entry.kind,
+          at: entry.at,
+          body: JSON.stringify(entry),
+          previous_hash: [genesis, hashes[0]][i],
+          hash: hashes[i],
+          hash_version: 1,
+        })),
+      )
+      const rows = await db('entries').where({ batch_id: batch.id }).orderBy('seq')
+      const closed = checkpointOf(hashes[1], rows)
+      await db('batches').where({ id: batch.id }).update({ last_seq: 2, last_hash: closed })
+      await db('chain_ends').where({ batch_id: batch.id }).update({ seq: 2, hash: closed })
+      expect(await findBreak(db, batch.id)).toBeUndefined()
+      await send({ code: batch.code, entries: [note('three')] })
+      expect(await findBreak(db, batch.id)).toBeUndefined()
+      await behindItsBack(trx => trx('entries').where({ id: one.id }).update({ person_id: demoLab.people[1].id }))
+      expect(await findBreak(db, batch.id)).toMatchObject({ seq: 3 })
+    })
   })
 
   it('makes briefs of what changed, and only of that', async () => {

@@ -3,6 +3,7 @@ import * as skeleton from './migrations/001-skeleton'
 import * as ownRows from './migrations/002-own-rows'
 import * as bench from './migrations/003-bench'
 import * as assays from './migrations/004-assays'
+import * as chain from './migrations/005-chain'
 
 interface Migration {
   readonly name: string
@@ -14,6 +15,7 @@ const migrations: readonly Migration[] = [
   { name: '002-own-rows', up: ownRows.up },
   { name: '003-bench', up: bench.up },
   { name: '004-assays', up: assays.up },
+  { name: '005-chain', up: chain.up },
 ]
 
 /** Any number that nothing else in this database locks on. */

@@ -15,7 +15,7 @@ try {
       for (const { code, document, entries } of demoBatches(new Date())) {
         const { id } = await insertBatch(trx, demoLab.id, code, document)
         if (entries.length === 0) continue
-        const [appended] = await appendMany(trx, demoLab.id, [{ code, entries }])
+        const [appended] = await appendMany(trx, [{ lab: demoLab.id, code, entries }])
         if (!appended?.ok) throw new Error(`The demo batch ${code} was refused.`)
         await trx('batches')
           .where({ id })

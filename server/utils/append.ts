@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { appendMany, type Append, type Appended, type Hints } from '../db/append'
+import { appendMany, placeOf, type Append, type Appended, type Hints } from '../db/append'
 import { isAway } from '../db/connect'
 
 interface Waiting {
@@ -34,10 +34,10 @@ function open(db: Knex): void {
 async function drain(db: Knex): Promise<void> {
   lanes += 1
   for (let taken = take(); taken.length > 0; taken = take()) {
-    const codes = new Set(taken.map(({ append: { code } }) => code))
-    for (const code of codes) busy.add(code)
+    const places = new Set(taken.map(({ append: one }) => placeOf(one)))
+    for (const place of places) busy.add(place)
     await write(db, taken)
-    for (const code of codes) busy.delete(code)
+    for (const place of places) busy.delete(place)
   }
   lanes -= 1
 }
@@ -47,8 +47,9 @@ function take(): Waiting[] {
   const taken: Waiting[] = []
   let entries = 0
   waiting = waiting.filter(one => {
-    const { code, entries: mine } = one.append
-    if (busy.has(code) || taken.length >= AT_ONCE || (entries > 0 && entries + mine.length > 2 * MANY)) return true
+    const { entries: mine } = one.append
+    if (busy.has(placeOf(one.append)) || taken.length >= AT_ONCE || (entries > 0 && entries + mine.length > 2 * MANY))
+      return true
     taken.push(one)
     entries += mine.length
     return false
@@ -60,7 +61,6 @@ async function write(db: Knex, taken: readonly Waiting[]): Promise<void> {
   try {
     const appended = await appendMany(
       db,
-      undefined,
       taken.map(one => one.append),
       hints,
     )
@@ -74,5 +74,5 @@ async function write(db: Knex, taken: readonly Waiting[]): Promise<void> {
 async function apart(db: Knex, taken: readonly Waiting[], error: unknown): Promise<void> {
   if (taken.length === 1 || isAway(error)) return taken.forEach(({ reject }) => reject(error))
   for (const { append: one, resolve, reject } of taken)
-    await appendMany(db, undefined, [one]).then(([appended]) => resolve(appended!), reject)
+    await appendMany(db, [one]).then(([appended]) => resolve(appended!), reject)
 }

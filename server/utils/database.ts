@@ -7,6 +7,11 @@ let pool: Knex | undefined
 /** The one connection pool, opened on first use so that importing a route opens nothing. */
 export const useDatabase = (): Knex => (pool ??= connect(process.env.DATABASE_URL ?? ''))
 
+let knownLab: string | undefined
+
+/** The id of the lab whose data this request may see, without its people; it never changes, so it is asked for once. */
+export const requireLabId = async (db: Knex): Promise<string> => (knownLab ??= (await requireLab(db)).id)
+
 /** The lab whose data this request may see. */
 export async function requireLab(db: Knex): Promise<Lab> {
   const lab = await findLab(db)

@@ -7,31 +7,39 @@ import pg from 'pg'
  */
 const CHANNEL = 'changed'
 const EVERY = 60
+/** A notice holds 8000 bytes at most; a lab and a code take 58. */
+const MOST = 120
 const changed = new Set<string>()
 let telling = false
 
-/** Tells that a batch has changed. */
-export function announce(db: Knex, code: string): void {
-  changed.add(code)
+/** Tells that a batch of a lab has changed. */
+export const announce = (db: Knex, lab: string, code: string): void => tell(db, `${lab} ${code}`)
+
+function tell(db: Knex, place: string): void {
+  changed.add(place)
   if (telling) return
   telling = true
   setTimeout(async () => {
-    const codes = [...changed].slice(0, 300)
-    for (const one of codes) changed.delete(one)
+    const places = [...changed].slice(0, MOST)
+    for (const one of places) changed.delete(one)
     telling = false
-    await db.raw('select pg_notify(?, ?)', [CHANNEL, codes.join(',')]).catch(() => {})
+    await db.raw('select pg_notify(?, ?)', [CHANNEL, places.join(',')]).catch(() => {})
     const [left] = changed
-    if (left) announce(db, left)
+    if (left) tell(db, left)
   }, EVERY)
 }
 
-type Listener = (codes: readonly string[]) => void
+interface Listener {
+  readonly lab: string
+  readonly hear: (codes: readonly string[]) => void
+}
 const listeners = new Set<Listener>()
 let client: pg.Client | undefined
 const RETRY = 1000
 
-/** Calls back with the codes of batches that changed, in whatever process; gives back how to stop. */
-export function listen(listener: Listener): () => void {
+/** Calls back with the codes of a lab's batches that changed, in whatever process; gives back how to stop. */
+export function listen(lab: string, hear: Listener['hear']): () => void {
+  const listener = { lab, hear }
   listeners.add(listener)
   if (!client) connect()
   return () => {
@@ -56,15 +64,18 @@ function connect(): void {
   mine.on('error', again)
   mine.on('end', again)
   mine.on('notification', ({ payload }) => {
-    const codes = (payload ?? '').split(',').filter(code => code !== '')
-    for (const listener of listeners) listener(codes)
+    const places = (payload ?? '').split(',')
+    for (const { lab, hear } of listeners) {
+      const codes = places.flatMap(place => (place.startsWith(`${lab} `) ? [place.slice(lab.length + 1)] : []))
+      if (codes.length > 0) hear(codes)
+    }
   })
   mine
     .connect()
     .then(() => mine.query(`listen ${CHANNEL}`))
     .then(() => {
       // Whatever changed while nobody listened.
-      for (const listener of listeners) listener(['*'])
+      for (const { hear } of listeners) hear(['*'])
     })
     .catch(again)
 }

@@ -37,6 +37,6 @@ export default defineEventHandler(async event => {
     title: title || stage.value.product.form!,
     plan: { stages: [stage.value] },
   })
-  announce(db, code)
+  announce(db, lab.id, code)
   return { code, version }
 })

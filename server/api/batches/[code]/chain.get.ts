@@ -1,4 +1,4 @@
-import { findBreak } from '../../../db/entries'
+import { findBreak } from '../../../db/chain'
 
 /** Whether the journal's chain of hashes is whole, or the first entry at which it is broken. */
 export default defineEventHandler(async event => {

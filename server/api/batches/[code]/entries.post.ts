@@ -9,15 +9,18 @@ export default defineEventHandler(async event => {
   const { entries } = await readJson(event, Body)
   const code = requireCode(event)
   const db = useDatabase()
-  const appended = await append(db, { code, entries })
+  const lab = await requireLabId(db)
+  const appended = await append(db, { lab, code, entries })
   if (!appended.ok) {
     const { problem } = appended
     if (problem.code === 'append.no-batch') throw refusal(404, `There is no batch ${code}.`)
     const { why, fix, at } = explainAppend(problem)
     const found = problem.code === 'append.entry' ? problem.problem.code : problem.code
-    throw refusal(problem.code === 'append.taken' ? 409 : 422, why, [{ at, code: found, why, fix }])
+    throw refusal(['append.taken', 'append.differs'].includes(problem.code) ? 409 : 422, why, [
+      { at, code: found, why, fix },
+    ])
   }
-  announce(db, code)
+  announce(db, lab, code)
   setResponseStatus(event, 201)
   return appended.entries
 })

@@ -21,7 +21,7 @@ export default defineEventHandler(async event => {
   const batch = await requireBatch(event, db, lab)
   const result = await saveDocument(db, lab.id, batch.code, version, document)
   if (result.saved) {
-    announce(db, batch.code)
+    announce(db, lab.id, batch.code)
     return { version: result.version }
   }
 
