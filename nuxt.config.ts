@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
+import { build } from 'esbuild'
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
@@ -13,7 +14,24 @@ export default defineNuxtConfig({
   vite: { plugins: [tailwindcss()] },
   // Other pages' chunks are fetched when a link is about to be followed, so the first page stays light.
   experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
-  nitro: { compressPublicAssets: true, errorHandler: '~~/server/problem-document.ts' },
+  nitro: {
+    compressPublicAssets: true,
+    errorHandler: '~~/server/problem-document.ts',
+    hooks: {
+      /** What works briefs out in a thread of its own is a bundle of its own. */
+      async compiled({ options }) {
+        await build({
+          entryPoints: ['server/jobs/brief-worker.ts'],
+          bundle: true,
+          platform: 'node',
+          format: 'esm',
+          target: 'node20',
+          outfile: join(options.output.serverDir, 'brief-worker.mjs'),
+          logLevel: 'error',
+        })
+      },
+    },
+  },
   hooks: {
     /** What the service worker keeps: every built file, by its name. */
     'nitro:build:before'({ options }) {

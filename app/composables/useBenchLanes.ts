@@ -24,7 +24,11 @@ export function useBenchLanes() {
   const have = computed(() => lab.lab?.settings?.have ?? {})
 
   /** A batch whose lane cannot be laid out has none, and takes no other with it. */
-  const lanes = computed((): Lane[] => (bench.bench?.batches ?? []).map(batch => ({ batch, spans: spansOf(batch) })))
+  const lanes = computed((): Lane[] =>
+    (bench.bench?.batches ?? [])
+      .filter(({ brief }) => !brief.isUnreadable)
+      .map(batch => ({ batch, spans: spansOf(batch) })),
+  )
   function spansOf({ code, lane }: BenchBatch): readonly LaneSpan[] {
     try {
       return layOut(lane, now.value, hours.value, localCalendar)

@@ -78,6 +78,7 @@ function shift(code: string, stage: string, step: string, at: number): void {
   outbox.record(code, { kind: 'shift', stage, step, to: new Date(at).toISOString() } as NewEntry)
 }
 const settling = ref(false)
+const unreadable = computed(() => (store.bench?.batches ?? []).filter(({ brief }) => brief.isUnreadable))
 </script>
 
 <template>
@@ -99,6 +100,16 @@ const settling = ref(false)
       The bench cannot be read just now; trying again every 3 seconds.
       <button type="button" class="underline" @click="store.load()">Try now</button>
     </p>
+    <section
+      v-if="unreadable.length > 0"
+      class="mt-3 rounded-lg bg-amber-soft p-3 text-amber"
+      aria-label="Not readable"
+    >
+      <p v-for="{ code, brief } in unreadable" :key="code">
+        <NuxtLink :to="`/batches/${code}/sheet`" class="font-semibold underline">{{ code }}</NuxtLink>
+        {{ brief.title }} cannot be worked out, so it has no lane and no clocks here. {{ brief.want }}.
+      </p>
+    </section>
     <template v-if="store.bench">
       <ol v-if="wanted.length > 0" class="mt-3 grid gap-x-6 lg:grid-cols-2" aria-label="What wants hands next">
         <li v-for="one in wanted.slice(0, 6)" :key="one.batch.code" class="border-b border-rule">

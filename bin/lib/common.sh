@@ -59,6 +59,34 @@ cluster_folder() {
   printf '%s' "$wanted"
 }
 
+# use_version_of FOLDER: the programs of the major version that made a cluster; another one cannot read it.
+use_version_of() {
+  local made
+  made=$(as_postgres cat "$1/PG_VERSION" 2>/dev/null) || return 0
+  [ -n "$made" ] || return 0
+  [ "$(basename "$(dirname "$pg_bin")")" = "$made" ] && return 0
+  if [ -x "/usr/lib/postgresql/$made/bin/pg_ctl" ]; then pg_bin="/usr/lib/postgresql/$made/bin"; return 0; fi
+  die "The database in $1 was made by PostgreSQL $made, and only $(basename "$(dirname "$pg_bin")") is installed. Install postgresql-$made and start again,
+or move the data: with PostgreSQL $made run pg_dump, set the folder aside, start once, and load the dump with psql."
+}
+
+# save_before_migrating FOLDER: a dump of what is there, where this code would change its tables.
+save_before_migrating() {
+  local pending dump
+  pending=$(run_bundle server/db/pending.ts) || die "The database could not be looked at."
+  case $pending in
+    newer*) die "${pending#newer }" ;;
+    '') return 0 ;;
+  esac
+  command -v "${pg_bin:-}/pg_dump" >/dev/null 2>&1 || command -v pg_dump >/dev/null 2>&1 || die "The tables are about to change ($pending), and there is no pg_dump to save them with first."
+  mkdir -p "$1"
+  dump="$1/before-${pending%% *}-$(date +%Y%m%d-%H%M%S).sql"
+  (umask 077; PATH="${pg_bin:+$pg_bin:}$PATH" pg_dump "$DATABASE_URL" >"$dump") || die "The database could not be saved to $dump before its tables change."
+  say "Saved what is there to $dump before its tables change."
+}
+
+answers() { node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "$1"; }
+
 free_port() { node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'; }
 
 is_free() { node -e 'const s=require("net").createServer();s.once("error",()=>process.exit(1));s.listen(+process.argv[1],"127.0.0.1",()=>s.close())' "$1"; }
@@ -76,7 +104,7 @@ make_cluster() {
 start_cluster() {
   local folder=$1 port=$2; shift 2
   as_postgres "$pg_bin/pg_ctl" -w -t 60 -D "$folder" -l "$folder/server.log" \
-    -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' $*" start >/dev/null \
+    -o "-p $port -c listen_addresses=127.0.0.1 -c unix_socket_directories='' $*" start >/dev/null 9>&- \
     || die "PostgreSQL did not start: see $folder/server.log"
 }
 

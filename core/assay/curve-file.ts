@@ -25,7 +25,7 @@ export function curveFrom(cells: readonly (readonly string[])[]): { curve: Curve
   const points: (readonly [number, number])[] = []
   for (const [i, row] of rows.entries()) {
     const [x, y] = [number(row[0]), number(row[1])]
-    if (!Number.isFinite(x) || !Number.isFinite(y))
+    if (!isCoordinate(x) || !isCoordinate(y))
       return {
         problem: { code: 'curve.not-numbers', line: i + 1 + (hasHead ? 1 : 0), text: row.join(', ').slice(0, 60) },
       }
@@ -42,6 +42,9 @@ export function curveFrom(cells: readonly (readonly string[])[]): { curve: Curve
     },
   }
 }
+
+/** As far as any instrument's numbers reach. */
+const isCoordinate = (value: number): boolean => Number.isFinite(value) && Math.abs(value) <= 1e9
 
 /** No instrument of this kind knows more. */
 const sixDigits = (value: number): number => Number(value.toPrecision(6))

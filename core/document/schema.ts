@@ -17,6 +17,9 @@ const measured = text(60)
 const formula = text(400)
 const id = text(40).min(1)
 
+/** A point of a file: no instrument writes more. */
+const coordinate = z.number().min(-1e9).max(1e9)
+
 const supply = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('solid'),
@@ -161,7 +164,7 @@ export const worksheetSchema = z.strictObject({
       x: text(80),
       y: text(80),
       points: z
-        .array(z.tuple([z.number(), z.number()]))
+        .array(z.tuple([coordinate, coordinate]))
         .min(5)
         .max(MOST_POINTS),
     })

@@ -17,6 +17,10 @@ export type QuantityProblem =
 const NUMBER =
   /^\s*([+\-−]?(?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?)(?:\((\d+)\)|\s*(?:±|\+\/?-)\s*((?:\d+(?:\.\d*)?|\.\d+)(?:[eE][+-]?\d+)?))?\s*/
 
+/** Below this nothing on a bench is told; a product of two solubilities still is. An exponent beyond the steepest reads as 0 or infinity. */
+const LEAST = 1e-20
+const STEEPEST = 40
+
 export interface Reading {
   readonly kinds: readonly Kind[]
   readonly name: string
@@ -62,7 +66,10 @@ export function parseQuantity(
 
   const typed = Number(digits.replace('−', '-'))
   const value = typed * unit.size + ('offset' in unit ? unit.offset! : 0)
-  if (!Number.isFinite(value) || Math.abs(value) > 1e12) return fail({ code: 'quantity.out-of-range', span: at })
+  const isTooSmall = Math.abs(typed * unit.size) < LEAST && /[1-9]/.test(digits.split(/e/i)[0] ?? '')
+  const isSteep = Math.abs(Number(/e(.+)$/i.exec(digits)?.[1] ?? 0)) > STEEPEST
+  if (!Number.isFinite(value) || Math.abs(value) > 1e12 || isTooSmall || isSteep)
+    return fail({ code: 'quantity.out-of-range', span: at })
   if (unit.kind === 'temperature' ? value < -273.15 : value < 0 && !negative)
     return fail({ code: 'quantity.negative', span: at })
   if (value === 0 && !zero && unit.kind !== 'temperature') return fail({ code: 'quantity.zero', span: at })
@@ -160,6 +167,6 @@ export function explainQuantity(problem: QuantityProblem): Advice {
     case 'quantity.over-whole':
       return { why: 'A part of a whole is 100 % at most.', fix: 'Give a percentage up to 100 %.' }
     case 'quantity.out-of-range':
-      return { why: 'This number is too large for a bench.', fix: 'Check the digits and the exponent.' }
+      return { why: 'This number is too large or too small for a bench.', fix: 'Check the digits and the exponent.' }
   }
 }

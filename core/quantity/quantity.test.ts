@@ -248,6 +248,13 @@ describe('one reading of measured text', () => {
     expect(read.ok && read.value.value).toBeCloseTo(value, 12)
     expect(stepOf(text)).toBeCloseTo(step, 12)
   })
+  it.each(['1e-400 g', '1e-300 g', '1e300 g', '0e-400 g', '1e99999 g', '2e-25 kg'])(
+    'refuses %s, which no bench has',
+    text =>
+      expect(parseQuantity(text, { ...grams, zero: true })).toMatchObject({
+        problem: { code: 'quantity.out-of-range' },
+      }),
+  )
   it('refuses a comma everywhere, since it could be either sign', () => {
     expect(partsOfMeasured('12,5 g')).toBeUndefined()
     expect(stepOf('12,5 g')).toBeUndefined()

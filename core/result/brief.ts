@@ -34,7 +34,23 @@ export interface BatchBrief extends NextWant {
   readonly isFresh: boolean
   /** Every step is done or skipped, or the product is weighed. */
   readonly isDone: boolean
+  /** It could not be worked out: shown apart, so that the others go on. */
+  readonly isUnreadable?: true
 }
+
+/** What stands in for the brief of a batch that cannot be worked out. */
+export const unreadableBrief = (title: string): BatchBrief => ({
+  title,
+  product: '',
+  standing: 'plan',
+  page: 'sheet',
+  want: 'Open it to see what in it does not read',
+  lane: [],
+  timers: [],
+  isFresh: false,
+  isDone: false,
+  isUnreadable: true,
+})
 
 export type Procedures = readonly { readonly stage: string; readonly steps: readonly Step[] }[]
 

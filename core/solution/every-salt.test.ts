@@ -70,7 +70,9 @@ function walk(salts: readonly Formula[], grams: number): string[] {
 
 it('answers for every salt of the tables at every five degrees, much of it and little', () => {
   expect(curves.length + sparing.length).toBeGreaterThan(200)
-  expect([...curves, ...sparing].flatMap(salt => [...walk([salt], 400), ...walk([salt], 0.01)])).toEqual([])
+  expect(
+    [...curves, ...sparing].flatMap(salt => [...walk([salt], 400), ...walk([salt], 0.01), ...walk([salt], 1e-8)]),
+  ).toEqual([])
 }, 60_000)
 
 it('answers for every salt beside three others', () => {

@@ -121,16 +121,14 @@ function balanced(pieces: readonly Piece[]): Ion[] | undefined {
     if (!open[0]!.complex && charge < 0) return undefined
     solved.set(open[0]!, charge)
   } else if (open.length > 1) {
-    const fits = combinations(open).filter(
-      charges => Math.abs(fixed + charges.reduce((t, c, i) => t + c * open[i]!.count, 0)) < 1e-9,
-    )
-    if (fits.length !== 1) return undefined
-    open.forEach((piece, i) => solved.set(piece, fits[0]![i]!))
+    const only = onlyCharges(open, -fixed)
+    if (!only) return undefined
+    open.forEach((piece, i) => solved.set(piece, only[i] ?? 0))
   }
   const ions = pieces.map((piece): Ion => ({
     text: piece.text,
     count: piece.count,
-    charge: piece.charge ?? solved.get(piece)!,
+    charge: piece.charge ?? solved.get(piece) ?? 0,
     ...(piece.complex && { complex: piece.complex }),
   }))
   return isWrittenAsSalt(ions) ? ions : undefined
@@ -142,5 +140,31 @@ const isWrittenAsSalt = (ions: readonly Ion[]): boolean =>
   ions.some(({ charge }) => charge > 0) &&
   ions.some(({ charge }) => charge < 0)
 
-const combinations = (open: readonly Piece[]): number[][] =>
-  open.reduce<number[][]>((sets, { may }) => sets.flatMap(set => may.map(charge => [...set, charge])), [[]])
+/**
+ * The one set of usual charges that adds up to a total; undefined where there is none, or more than one. By the sums that can be reached,
+ * piece after piece: their number grows with the charges and not with the ways to combine them.
+ */
+function onlyCharges(open: readonly Piece[], total: number): readonly number[] | undefined {
+  interface Way {
+    readonly charges: readonly number[]
+    readonly isOnly: boolean
+  }
+  let sums = new Map<number, Way>([[0, { charges: [], isOnly: true }]])
+  for (const { may, count } of open) {
+    const next = new Map<number, Way>()
+    for (const [sum, { charges, isOnly }] of sums)
+      for (const charge of may) {
+        const reached = round(sum + charge * count)
+        next.set(reached, { charges: [...charges, charge], isOnly: isOnly && !next.has(reached) })
+      }
+    if (next.size > MOST_SUMS) return undefined
+    sums = next
+  }
+  const way = sums.get(round(total))
+  return way?.isOnly ? way.charges : undefined
+}
+
+/** Counts may be fractions; sums of them are told apart to the ninth decimal. */
+const round = (sum: number): number => Math.round(sum * 1e9) / 1e9
+/** More sums than any formula of whole counts has: beyond, its charges count as not known. */
+const MOST_SUMS = 5000

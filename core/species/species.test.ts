@@ -175,3 +175,24 @@ describe('describeComplex', () => {
     },
   )
 })
+
+describe('a formula with many metals of several charges', () => {
+  const ions = (text: string) => {
+    const read = parseFormula(text)
+    if (!read.ok) throw new Error(text)
+    return ionsOf(read.value)
+  }
+  it('has no charges that can be told, and takes no time to say so', () => {
+    expect(ions('VCrMnFeCoNiCuVCrMnFeCoNiCuVCrO21')).toBeUndefined()
+    expect(ions(`${'V'.repeat(16)}O40`)).toBeUndefined()
+    expect(ions(`${'Cr'.repeat(14)}O21`)).toBeUndefined()
+  })
+  it('has them where only one set of usual charges fits', () => {
+    // Two unlike metals over four oxides, −8: copper 2+ leaves 6 for two of chromium, 3+ each.
+    expect(ions('CuCr2O4')?.map(({ text, charge }) => [text, charge])).toEqual([
+      ['Cu', 2],
+      ['Cr', 3],
+      ['O', -2],
+    ])
+  })
+})

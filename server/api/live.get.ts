@@ -6,7 +6,9 @@ export default defineEventHandler(async event => {
   const stream = createEventStream(event)
   const stop = listen(lab, codes => void stream.push(codes.join(',')))
   const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), BEAT)
+  const forget = closeOnStop(() => stream.close())
   stream.onClosed(async () => {
+    forget()
     clearInterval(beat)
     stop()
     await stream.close()

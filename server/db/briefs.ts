@@ -1,8 +1,9 @@
 import type { Knex } from 'knex'
 import { dueAt, ringsAt } from '#core/journal'
-import { briefOf, type BatchBrief } from '#core/result'
+import type { BatchBrief } from '#core/result'
 import type { BatchDocument, OwnRow } from '#core/document'
 import type { SubstanceRow } from '#core/reference'
+import { briefHere, type BriefJob } from '../jobs/briefs'
 import { entriesByBatch } from './entries'
 import { listOwnRows } from './own-rows'
 
@@ -39,6 +40,7 @@ export async function freshenBriefs(
   madeBy: string,
   most: number,
   enough: () => boolean = () => false,
+  make: (job: BriefJob) => BatchBrief | Promise<BatchBrief> = briefHere,
 ): Promise<number> {
   const stale = await staleOf(db, labId, madeBy, most)
   if (stale.length === 0) return 0
@@ -50,7 +52,8 @@ export async function freshenBriefs(
   const rows: object[] = []
   for (const { id, version, last_seq, document } of stale) {
     const entries = (journals.get(id) ?? []).slice(0, last_seq)
-    rows.push({ batch_id: id, version, seq: last_seq, made_by: madeBy, ...columnsOf(briefOf(document, entries, own)) })
+    const brief = await make({ document, entries, own })
+    rows.push({ batch_id: id, version, seq: last_seq, made_by: madeBy, ...columnsOf(brief) })
     if (enough()) break
   }
   await db('briefs')

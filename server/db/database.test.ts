@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { demoBatches, demoLab } from '#demo'
 import type { Entry } from '#core/journal'
 import { addBatch, findBatch, listBatches, saveDocument } from './batches'
@@ -458,6 +458,20 @@ describe.skipIf(!server)('the database', () => {
     const lane = (await lanesUnderWay(db, demoLab.id, 100, 0)).find(({ code }) => code === batch.code)
     expect(JSON.parse(lane!.lane).length).toBeGreaterThan(5)
     expect((await listBriefs(db, demoLab.id)).map(({ code }) => code)).toContain(batch.code)
+  })
+
+  it('shows a batch that cannot be worked out as such, and the others all the same', async () => {
+    const [broken, fine] = [await batchFor('UN'), await batchFor('UN')]
+    await db('batches')
+      .where({ id: broken.id })
+      .update({ document: JSON.stringify({ title: 'Broken', plan: {} }), version: 2 })
+    const log = vi.spyOn(console, 'error').mockImplementation(() => {})
+    for (let n = 1; n > 0;) n = await freshenBriefs(db, demoLab.id, 'unreadable', 50)
+    log.mockRestore()
+    const briefs = new Map((await listBriefs(db, demoLab.id)).map(({ code, brief }) => [code, JSON.parse(brief)]))
+    expect(briefs.get(broken.code)).toMatchObject({ title: 'Broken', isUnreadable: true })
+    expect(briefs.get(fine.code).isUnreadable).toBeUndefined()
+    expect(briefs.get(fine.code).product).not.toBe('')
   })
 
   it('keeps a picture once, and tells what it is by its bytes', async () => {

@@ -18,6 +18,22 @@ const migrations: readonly Migration[] = [
   { name: '005-chain', up: chain.up },
 ]
 
+/** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */
+export async function standOf(
+  db: Knex,
+): Promise<{ readonly is: 'current' | 'empty' } | { readonly is: 'behind' | 'newer'; readonly by: readonly string[] }> {
+  if (!(await db.schema.hasTable('knex_migrations'))) return { is: 'empty' }
+  const done: string[] = (await db('knex_migrations').orderBy('id').select('name')).map(({ name }) => name)
+  const known = migrations.map(({ name }) => name)
+  const strange = done.filter(name => !known.includes(name))
+  if (strange.length > 0) return { is: 'newer', by: strange }
+  const pending = known.filter(name => !done.includes(name))
+  return pending.length > 0 ? { is: 'behind', by: pending } : { is: 'current' }
+}
+
+export const newerText = (by: readonly string[]): string =>
+  `This database was changed by a newer version (${by.join(', ')}). Start that version, or load a dump that was made before.`
+
 /** Any number that nothing else in this database locks on. */
 const MIGRATING = 7_416_021
 

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
 import { freshenBriefs } from '../db/briefs'
+import { briefApart } from '../jobs/briefs'
 import { stampOfOwnRows } from '../db/own-rows'
 
 /** What a brief was made by: with another build, or other substances of the lab's own, figures may differ. */
@@ -13,7 +14,7 @@ const AT_ONCE = 40
 export async function freshen(db: Knex, labId: string): Promise<boolean> {
   const until = performance.now() + PATIENCE
   const by = await madeBy(db, labId)
-  const made = await freshenBriefs(db, labId, by, AT_ONCE, () => performance.now() > until)
+  const made = await freshenBriefs(db, labId, by, AT_ONCE, () => performance.now() > until, briefApart)
   if (made === 0) return false
   void freshenRest(db, labId, by)
   return true
@@ -24,7 +25,8 @@ async function freshenRest(db: Knex, labId: string, by: string): Promise<void> {
   if (going) return
   going = true
   try {
-    while ((await freshenBriefs(db, labId, by, AT_ONCE)) > 0) await new Promise(resolve => setTimeout(resolve, 5))
+    while ((await freshenBriefs(db, labId, by, AT_ONCE, () => false, briefApart)) > 0)
+      await new Promise(resolve => setTimeout(resolve, 5))
   } catch {
     // A database that is away: the next look tries again.
   } finally {

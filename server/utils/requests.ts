@@ -14,6 +14,7 @@ export interface ProblemItem {
 
 const titles: Record<number, string> = {
   400: 'Bad Request',
+  403: 'Forbidden',
   404: 'Not Found',
   405: 'Method Not Allowed',
   409: 'Conflict',
@@ -36,11 +37,10 @@ const MOST_BYTES = 1_000_000
 
 /** The request body as `schema` describes it, or a 400 that names every field at fault. */
 export async function readJson<S extends z.ZodType>(event: H3Event, schema: S): Promise<z.output<S>> {
-  const raw = await readRawBody(event)
-  if ((raw?.length ?? 0) > MOST_BYTES) throw refusal(413, 'The request is larger than 1 MB.')
+  const raw = await readBytes(event, MOST_BYTES, 'The request is larger than 1 MB.')
   let body: unknown
   try {
-    body = JSON.parse(raw ?? '')
+    body = JSON.parse(raw.toString('utf8'))
   } catch {
     throw refusal(400, 'The body is not JSON.')
   }

@@ -2,11 +2,8 @@ import { keepPhoto, MOST_PHOTO_BYTES, photoTypeOf } from '../../../../db/photos'
 
 /** Keeps the picture that is the body; answers its name, for the entry that shows it. */
 export default defineEventHandler(async event => {
-  const length = Number(getHeader(event, 'content-length') ?? 0)
-  if (length > MOST_PHOTO_BYTES) throw refusal(413, 'The picture is larger than 6 MB. Take a smaller one.')
-  const data = await readRawBody(event, false)
-  if (!data || data.length === 0) throw refusal(400, 'There is no picture in the request.')
-  if (data.length > MOST_PHOTO_BYTES) throw refusal(413, 'The picture is larger than 6 MB. Take a smaller one.')
+  const data = await readBytes(event, MOST_PHOTO_BYTES, 'The picture is larger than 6 MB. Take a smaller one.')
+  if (data.length === 0) throw refusal(400, 'There is no picture in the request.')
   const type = photoTypeOf(data)
   if (!type) throw refusal(415, 'This is not a JPEG, PNG or WebP picture, whatever its name says.')
   const db = useDatabase()

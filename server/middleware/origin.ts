@@ -1,0 +1,16 @@
+const standing = standingOf(process.env)
+
+/** No other page in the browser, and no other name, reaches what the lab keeps. */
+export default defineEventHandler(event => {
+  const refused = refusalOf(
+    {
+      method: event.method,
+      host: getHeader(event, 'host'),
+      origin: getHeader(event, 'origin'),
+      site: getHeader(event, 'sec-fetch-site'),
+      type: getHeader(event, 'content-type'),
+    },
+    standing,
+  )
+  if (refused) throw refusal(refused.status, refused.why)
+})

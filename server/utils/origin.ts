@@ -1,0 +1,66 @@
+import { isIP } from 'node:net'
+import { hostname } from 'node:os'
+
+/** What of a request tells where it comes from. */
+export interface Sender {
+  readonly method: string
+  readonly host: string | undefined
+  readonly origin: string | undefined
+  readonly site: string | undefined
+  readonly type: string | undefined
+}
+/** Names this server answers to beside loopback, and whether the network it stands in is trusted. */
+export interface Standing {
+  readonly names: readonly string[]
+  readonly isTrusted: boolean
+}
+
+const LOOPBACK: readonly string[] = ['localhost', '127.0.0.1', '[::1]']
+const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS']
+
+/** The settings of this process: `HOST`, further names in `ZIP_LEDGER_HOSTS`, and `ZIP_LEDGER_TRUSTED_NETWORK=1`. */
+export const standingOf = (env: NodeJS.ProcessEnv): Standing => ({
+  names: [env.HOST ?? env.NITRO_HOST ?? '', ...(env.ZIP_LEDGER_HOSTS ?? '').split(',')]
+    .map(name => name.trim().toLowerCase())
+    .filter(name => name !== ''),
+  isTrusted: env.ZIP_LEDGER_TRUSTED_NETWORK === '1',
+})
+
+/**
+ * Why a request is not answered; undefined for one that is. The name it was sent to must be this server's own, or else another page in the same
+ * browser could read under a name of its choosing. What changes data comes from this origin alone, where a browser says so, and as JSON or a
+ * picture, which no foreign form can send.
+ */
+export function refusalOf(
+  sender: Sender,
+  standing: Standing,
+): { readonly status: 403 | 415; readonly why: string } | undefined {
+  if (!isOwnHost(sender.host, standing))
+    return {
+      status: 403,
+      why: 'This server does not answer to that name. Use the address that bin/start printed, or list the name in ZIP_LEDGER_HOSTS.',
+    }
+  if (READS.includes(sender.method)) return undefined
+  if (sender.origin !== undefined && hostOf(sender.origin) !== sender.host?.toLowerCase())
+    return { status: 403, why: 'This was sent by another page. Only this application’s own pages may change anything.' }
+  if (sender.site !== undefined && sender.site !== 'same-origin' && sender.site !== 'none')
+    return { status: 403, why: 'This was sent by another page. Only this application’s own pages may change anything.' }
+  const type = sender.type?.split(';')[0]?.trim().toLowerCase()
+  if (sender.method !== 'DELETE' && type !== 'application/json' && !type?.startsWith('image/'))
+    return { status: 415, why: 'What changes data is sent as application/json, a photo as a picture.' }
+  return undefined
+}
+
+function isOwnHost(host: string | undefined, { names, isTrusted }: Standing): boolean {
+  const name = (host ?? '').toLowerCase().replace(/:\d+$/, '')
+  if (LOOPBACK.includes(name) || names.includes(name)) return true
+  return isTrusted && (isIP(name.replace(/^\[|\]$/g, '')) > 0 || name === hostname().toLowerCase())
+}
+
+function hostOf(origin: string): string | undefined {
+  try {
+    return new URL(origin).host.toLowerCase()
+  } catch {
+    return undefined
+  }
+}
