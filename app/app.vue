@@ -5,6 +5,7 @@ import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
 import { useOutboxStore } from '~/stores/outbox'
 import { usePhotosStore } from '~/stores/photos'
+import { isDeviceFull } from '~/utils/device'
 
 const finding = ref(false)
 const keysShown = ref(false)
@@ -55,6 +56,10 @@ onKeyStroke('?', event => {
   <aside v-if="away || isCut" class="bg-amber-soft px-5 py-2 text-amber" aria-label="No connection">
     <b>The server does not answer.</b> You see what this device read last. What you type and record is kept here and
     saved when it is back.
+  </aside>
+  <aside v-if="isDeviceFull" class="bg-red-soft px-5 py-2 text-red" aria-label="No room on this device">
+    <b>This device’s storage is full.</b> What you type now is held in this tab alone: keep it open until it says that
+    all is saved. Closing other tabs’ drafts or clearing pictures that wait makes room.
   </aside>
   <aside
     v-if="outbox.waiting.length > 0 && outbox.away"

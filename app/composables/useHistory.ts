@@ -46,6 +46,8 @@ export function useHistory<T>(now: () => number = Date.now) {
 
   return {
     current,
+    /** How many steps can be undone. */
+    steps: computed(() => past.value.length),
     canUndo: computed(() => past.value.length > 0),
     canRedo: computed(() => future.value.length > 0),
     start,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { changesBetween } from '#core/document'
 import type { Worksheet } from '#core/assay'
 import { useAssaysStore } from '~/stores/assays'
 
@@ -7,10 +6,6 @@ useHead({ title: 'Assays · Zip Ledger' })
 /** Worksheets that stand alone, until one is attached to a batch. */
 const store = useAssaysStore()
 void store.open()
-const mine = computed(() => store.sheets.find(({ id }) => id === store.conflict?.worksheet.id))
-const changes = computed(() =>
-  store.conflict && mine.value ? changesBetween(store.conflict.worksheet, mine.value) : [],
-)
 const attached = ref<string>()
 function taken(sheet: Worksheet, code: string): void {
   store.change(list => list.filter(one => one.id !== sheet.id), 'attached')
@@ -30,13 +25,7 @@ function taken(sheet: Worksheet, code: string): void {
         </div>
         <UndoButtons :of="store" />
       </div>
-      <ConflictBanner
-        v-if="store.conflict"
-        class="mt-3"
-        :changes="changes"
-        @theirs="store.takeTheirs()"
-        @mine="store.keepMine()"
-      />
+      <ConflictBanner v-if="store.conflict" class="mt-3" :clashes="store.conflict.clashes" @settle="store.settle" />
       <p v-if="attached" class="mt-2 text-[14px] text-verdigris" role="status">{{ attached }}</p>
       <p v-if="!store.isLoaded" class="small mt-2" role="status">
         {{ store.saving === 'away' ? 'The database is away; trying again.' : 'Fetching the worksheets.' }}

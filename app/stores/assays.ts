@@ -1,21 +1,25 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
-import { changesBetween } from '#core/document'
+import { changesBetween, isSame, merge, withTheirs, type Clash } from '#core/document'
 import { useHistory } from '~/composables/useHistory'
+import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
 import { useLabStore } from './lab'
 
 interface Stored {
   readonly version: number
   readonly worksheet: Worksheet
 }
+/** A worksheet as it is typed here, with what it was typed on; without one it was deleted here. */
 interface Draft {
-  readonly sheets: readonly Worksheet[]
-  readonly base: readonly Stored[]
+  readonly base?: Stored
+  readonly worksheet?: Worksheet
 }
 const PAUSE = 500
 const RETRY = 3000
-const DRAFT = 'zip-ledger.assays'
+const LONGEST = 20_000
+/** Each worksheet that is not saved lies in a place of its own: what the server has already takes no room on the device. */
+const DRAFT = 'zip-ledger.assay.'
 
 /** The worksheets that stand alone: as typed, and how far they are saved. What is not saved yet is kept on the device. */
 export const useAssaysStore = defineStore('assays', () => {
@@ -25,29 +29,46 @@ export const useAssaysStore = defineStore('assays', () => {
   /** As the server has them. */
   const base = shallowRef<ReadonlyMap<string, Stored>>(new Map())
   const saving = ref<'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict'>('saved')
-  const conflict = shallowRef<Stored>()
+  const conflict = shallowRef<{ readonly id: string; readonly clashes: readonly Clash[] }>()
   const isLoaded = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
 
   /** Asks the server; what is typed meanwhile, or was kept on the device, stands before what it answers. */
   async function open(): Promise<void> {
-    const kept = readDraft()
-    if (kept) base.value = byId(kept.base)
-    if (!history.current.value) history.start(kept?.sheets ?? [])
+    if (!history.current.value) history.start(keptDrafts().flatMap(({ worksheet }) => worksheet ?? []))
     try {
       const stored = await $fetch<Stored[]>('/api/assays')
-      const draft = readDraft()
-      const known = draft ? byId(draft.base) : byId(stored)
-      const added = stored.filter(({ worksheet }) => !known.has(worksheet.id))
-      base.value = byId([...known.values(), ...added])
-      history.start([...(draft ? draft.sheets : stored.map(({ worksheet }) => worksheet)), ...added.map(worksheetOf)])
+      if (!Array.isArray(stored)) throw new Error('This is no answer of ours.')
+      base.value = byId(stored)
+      history.start(stored.map(worksheetOf))
       isLoaded.value = true
       saving.value = 'saved'
-      if (draft) schedule()
+      const drafts = keptDrafts()
+      if (drafts.length > 0) bringIn(drafts)
     } catch {
       saving.value = 'away'
       timer = setTimeout(open, RETRY)
     }
+  }
+
+  /** What was typed here before, put together with what the server has now. */
+  function bringIn(drafts: readonly Draft[]): void {
+    let all = [...sheets.value]
+    for (const { base: from, worksheet } of drafts) {
+      const id = (worksheet ?? from?.worksheet)?.id
+      const theirs = base.value.get(id ?? '')?.worksheet
+      if (!worksheet) {
+        // Deleted here: it goes, unless somebody changed it meanwhile.
+        if (theirs && from && isSame(theirs, from.worksheet)) all = all.filter(one => one.id !== id)
+      } else if (!theirs) all = [...all, worksheet]
+      else {
+        const { merged, clashes: fresh } = merge(from?.worksheet ?? theirs, worksheet, theirs)
+        all = all.map(one => (one.id === id ? merged : one))
+        if (fresh.length > 0) conflict.value = { id: worksheet.id, clashes: fresh }
+      }
+    }
+    history.push(all, 'drafts')
+    schedule()
   }
 
   function change(make: (sheets: readonly Worksheet[]) => readonly Worksheet[], key: string): void {
@@ -63,15 +84,29 @@ export const useAssaysStore = defineStore('assays', () => {
   }
 
   function schedule(): void {
-    localStorage.setItem(
-      DRAFT,
-      JSON.stringify({ sheets: sheets.value, base: [...base.value.values()] } satisfies Draft),
-    )
-    // What the server has is not known yet: it is asked on, and what is typed goes out after that.
-    if (saving.value === 'conflict' || !isLoaded.value) return
+    keepDrafts()
     clearTimeout(timer)
+    if (conflict.value) {
+      saving.value = 'conflict'
+      return
+    }
+    // What the server has is not known yet: it is asked on, and what is typed goes out after that.
+    if (!isLoaded.value) return
     saving.value = 'typing'
     timer = setTimeout(save, PAUSE)
+  }
+
+  function keepDrafts(): void {
+    const wanted = new Map<string, Draft>()
+    for (const worksheet of sheets.value) {
+      const before = base.value.get(worksheet.id)
+      if (!before || !isSame(before.worksheet, worksheet))
+        wanted.set(worksheet.id, { worksheet, ...(before && { base: before }) })
+    }
+    for (const [id, before] of base.value)
+      if (!sheets.value.some(one => one.id === id)) wanted.set(id, { base: before })
+    for (const key of keysOnDevice(DRAFT)) if (!wanted.has(key.slice(DRAFT.length))) dropFromDevice(key)
+    for (const [id, draft] of wanted) keepOnDevice(`${DRAFT}${id}`, draft)
   }
 
   /** Sends what differs from the server's, one worksheet after the other. */
@@ -87,7 +122,10 @@ export const useAssaysStore = defineStore('assays', () => {
         const { version } = await $fetch<{ version: number }>('/api/assays', {
           method: 'PUT',
           body: { version: before?.version ?? 0, worksheet, by: lab.personId },
+          retry: 0,
+          timeout: LONGEST,
         })
+        if (typeof version !== 'number') throw new Error('This is no answer of ours.')
         base.value = withOne(base.value, { version, worksheet })
       }
       for (const id of [...base.value.keys()].filter(known => !sent.some(one => one.id === known))) {
@@ -96,12 +134,11 @@ export const useAssaysStore = defineStore('assays', () => {
       }
       if (sheets.value !== sent) return schedule()
       saving.value = 'saved'
-      localStorage.removeItem(DRAFT)
+      keepDrafts()
     } catch (error) {
       const { statusCode, data } = error as { statusCode?: number; data?: { current?: Stored } }
       if (statusCode === 409 && data?.current) {
-        conflict.value = data.current
-        saving.value = 'conflict'
+        putTogether(at, data.current)
       } else if (statusCode === 409) {
         // Deleted from somewhere else and still wanted here: it is begun anew.
         base.value = new Map([...base.value].filter(([known]) => known !== at))
@@ -118,23 +155,31 @@ export const useAssaysStore = defineStore('assays', () => {
     if ((error as { statusCode?: number }).statusCode !== 404) throw error
   }
 
-  function takeTheirs(): void {
-    const theirs = conflict.value
-    if (!theirs) return
-    base.value = withOne(base.value, theirs)
+  /** Somebody saved first: their changes join mine, and only what both changed is asked about. */
+  function putTogether(id: string, current: Stored): void {
+    const mine = sheets.value.find(one => one.id === id)
+    if (!mine) return schedule()
+    const { merged, clashes } = merge(base.value.get(id)?.worksheet ?? current.worksheet, mine, current.worksheet)
+    base.value = withOne(base.value, current)
+    if (clashes.length > 0) conflict.value = { id, clashes }
     history.push(
-      sheets.value.map(one => (one.id === theirs.worksheet.id ? theirs.worksheet : one)),
-      'theirs',
+      sheets.value.map(one => (one.id === id ? merged : one)),
+      `theirs ${current.version}`,
     )
-    settle()
+    schedule()
   }
-  function keepMine(): void {
-    if (conflict.value) base.value = withOne(base.value, conflict.value)
-    settle()
-  }
-  function settle(): void {
-    conflict.value = undefined
-    saving.value = 'typing'
+  /** Settles one clash, or all of them. */
+  function settle(whose: 'mine' | 'theirs', one?: Clash): void {
+    const now = conflict.value
+    if (!now) return
+    const taken = one ? [one] : now.clashes
+    const left = now.clashes.filter(clash => !taken.includes(clash))
+    conflict.value = left.length > 0 ? { id: now.id, clashes: left } : undefined
+    if (whose === 'theirs')
+      history.push(
+        sheets.value.map(sheet => (sheet.id === now.id ? taken.reduce(withTheirs, sheet) : sheet)),
+        'theirs',
+      )
     schedule()
   }
 
@@ -149,8 +194,7 @@ export const useAssaysStore = defineStore('assays', () => {
     change,
     undo,
     redo,
-    takeTheirs,
-    keepMine,
+    settle,
   }
 })
 
@@ -159,10 +203,4 @@ const byId = (all: readonly Stored[]): ReadonlyMap<string, Stored> => new Map(al
 const withOne = (all: ReadonlyMap<string, Stored>, one: Stored): ReadonlyMap<string, Stored> =>
   new Map([...all, [one.worksheet.id, one]])
 
-function readDraft(): Draft | undefined {
-  try {
-    return JSON.parse(localStorage.getItem(DRAFT) ?? 'null') ?? undefined
-  } catch {
-    return undefined
-  }
-}
+const keptDrafts = (): Draft[] => keysOnDevice(DRAFT).flatMap(key => readFromDevice<Draft>(key) ?? [])

@@ -1,13 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
-import { scaleDocument, type BatchDocument, type Change } from '#core/document'
+import { fieldText, isSame, merge, scaleDocument, withTheirs, type BatchDocument, type Clash } from '#core/document'
 import { fail, ok } from '#core/problem'
 import { computeReadPlan, explainPlan, readAsFar, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
 import type { Plan } from '#core/sheet'
 import { useAttempt } from '~/composables/useAttempt'
 import { useHistory } from '~/composables/useHistory'
+import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
+import { isTabOpen, tabName } from '~/utils/tab'
 import { useJournalStore } from './journal'
 import { useLibraryStore } from './library'
 
@@ -17,14 +19,25 @@ interface Stored {
   readonly version: number
   readonly document: BatchDocument
 }
-interface Conflict {
+/** What the server says when somebody saved first. */
+interface Outrun {
   readonly current: { readonly version: number; readonly document: BatchDocument }
-  readonly changes: readonly Change[]
+}
+/** What is typed and not saved, with the version and the document that it was typed on, and what was sent last. */
+interface Draft {
+  readonly version: number
+  readonly base: BatchDocument
+  readonly document: BatchDocument
+  readonly sent?: BatchDocument
 }
 
 const PAUSE = 500
 const RETRY = 3000
-const draftKey = (code: string): string => `zip-ledger.draft.${code}`
+/** A save that is not answered in this time is asked for again, ms. */
+const LONGEST = 20_000
+const DRAFT = 'zip-ledger.draft.'
+/** Each tab keeps its own draft of a batch. */
+const draftKey = (code: string, tab: string): string => `${DRAFT}${code}.${tab}`
 
 /** The plan of the open batch: as typed, as read, as computed, and how far it is saved. */
 export const useBatchStore = defineStore('batch', () => {
@@ -33,9 +46,14 @@ export const useBatchStore = defineStore('batch', () => {
   const history = useHistory<BatchDocument>()
   const document = history.current
   const saving = ref<Saving>('saved')
-  const conflict = shallowRef<Conflict>()
+  /** Fields that were changed here and elsewhere, to different ends: the chemist says which stands. */
+  const clashes = shallowRef<readonly Clash[]>([])
   const missing = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** The document as the server has it in `version`, and what was sent last, whether or not an answer came. */
+  let base: BatchDocument | undefined
+  let sent: BatchDocument | undefined
+  let tab = ''
 
   const journal = useJournalStore()
   const library = useLibraryStore()
@@ -91,26 +109,40 @@ export const useBatchStore = defineStore('batch', () => {
   function problemAt(...path: (string | number)[]) {
     const place = path.join('.')
     const found = problems.value.find(one => one.path.join('.') === place)
-    return found && { span: spanOf(found), ...explainPlan(found) }
+    if (found) return { span: spanOf(found), ...explainPlan(found) }
+    const clash = clashes.value.find(one => one.path.join('.') === `plan.${place}`)
+    return (
+      clash && {
+        span: undefined,
+        why: `Somebody else set this to ${fieldText(clash.theirs) ?? 'nothing'} meanwhile.`,
+        fix: 'Choose above which of the two stands.',
+      }
+    )
   }
 
   async function open(wanted: string): Promise<void> {
     code.value = wanted
     missing.value = false
     document.value = undefined
-    conflict.value = undefined
+    clashes.value = []
     stageId.value = undefined
-    const draft = readDraft(wanted)
+    clearTimeout(timer)
+    tab = await tabName()
+    const drafts = await draftsOf(wanted)
+    if (code.value !== wanted) return
     try {
       const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`)
       if (code.value !== wanted) return
-      version.value = draft ? draft.version : stored.version
+      if (typeof stored?.version !== 'number') throw new Error('This is no answer of ours.')
       history.start(stored.document)
+      version.value = stored.version
+      base = stored.document
+      sent = undefined
       saving.value = 'saved'
       // What was typed and not saved comes back as a step that can be undone.
-      if (draft) {
-        history.push(draft.document, 'draft')
-        schedule()
+      for (const { key, draft } of drafts) {
+        bringIn(draft)
+        if (key !== draftKey(wanted, tab)) dropFromDevice(key)
       }
     } catch (error) {
       if (code.value !== wanted) return
@@ -119,14 +151,50 @@ export const useBatchStore = defineStore('batch', () => {
         return
       }
       saving.value = 'away'
+      const draft = drafts.at(-1)?.draft
       if (draft) {
         version.value = draft.version
+        base = draft.base
+        sent = draft.sent
         history.start(draft.document)
       }
       timer = setTimeout(() => {
         if (code.value === wanted) void (document.value ? save() : open(wanted))
       }, RETRY)
     }
+  }
+
+  /** Puts what was typed on another version together with what stands here now. */
+  function bringIn(draft: Draft): void {
+    const now = document.value
+    if (!now || !base) return
+    const from = draft.sent && isSame(draft.sent, base) ? draft.sent : draft.base
+    const { merged, clashes: fresh } = merge(from, draft.document, now)
+    if (isSame(merged, base) && fresh.length === 0) return
+    clashes.value = [...clashes.value, ...fresh]
+    history.push(merged, `draft ${history.steps.value}`)
+    schedule()
+  }
+
+  /** Somebody saved first: their changes join mine, and only what both changed is asked about. A save of mine whose answer was lost is no other's. */
+  function putTogether({ current }: Outrun): void {
+    const mine = document.value
+    if (!mine) return
+    const from = sent && isSame(sent, current.document) ? sent : (base ?? current.document)
+    const { merged, clashes: fresh } = merge(from, mine, current.document)
+    version.value = current.version
+    base = current.document
+    clashes.value = fresh
+    if (!isSame(merged, mine)) history.push(merged, `theirs ${current.version}`)
+    schedule()
+  }
+
+  /** Settles one clash, or all of them. */
+  function settle(whose: 'mine' | 'theirs', one?: Clash): void {
+    const taken = one ? [one] : clashes.value
+    clashes.value = clashes.value.filter(clash => !taken.includes(clash))
+    if (whose === 'theirs' && document.value) history.push(taken.reduce(withTheirs, document.value), 'theirs')
+    schedule()
   }
 
   /** Changes the stage; changes with one key in quick succession are one step of undo. */
@@ -175,6 +243,7 @@ export const useBatchStore = defineStore('batch', () => {
     )
     if (!stored || code.value !== wanted || saving.value !== 'saved' || stored.version <= version.value) return
     version.value = stored.version
+    base = stored.document
     history.push(stored.document, `theirs ${stored.version}`)
   }
 
@@ -200,39 +269,52 @@ export const useBatchStore = defineStore('batch', () => {
 
   function schedule(): void {
     if (!document.value) return
-    keepDraft(code.value, { version: version.value, document: document.value })
-    if (saving.value === 'conflict') return
+    keepDraft()
     clearTimeout(timer)
+    if (clashes.value.length > 0) {
+      saving.value = 'conflict'
+      return
+    }
     saving.value = read.value?.ok ? 'typing' : 'unreadable'
     if (read.value?.ok) timer = setTimeout(save, PAUSE)
   }
 
+  function keepDraft(): void {
+    if (!document.value || !base) return
+    const draft: Draft = { version: version.value, base, document: document.value, ...(sent && { sent }) }
+    keepOnDevice(draftKey(code.value, tab), draft)
+  }
+
+  const put = (wanted: string, from: number, body: BatchDocument): Promise<{ version: number }> =>
+    $fetch<{ version: number }>(`/api/batches/${encodeURIComponent(wanted)}`, {
+      method: 'PUT',
+      body: { version: from, document: body },
+      retry: 0,
+      timeout: LONGEST,
+    })
+
   async function save(): Promise<void> {
-    const sent = document.value
+    const mine = document.value
     const wanted = code.value
-    if (!sent || !read.value?.ok) return
+    if (!mine || !read.value?.ok || clashes.value.length > 0) return
+    sent = mine
+    keepDraft()
     saving.value = 'saving'
     try {
-      const answer = await $fetch<{ version: number }>(`/api/batches/${encodeURIComponent(wanted)}`, {
-        method: 'PUT',
-        body: { version: version.value, document: sent },
-      })
-      if (code.value !== wanted) {
-        dropDraft(wanted)
-        return
-      }
+      const answer = await put(wanted, version.value, mine)
+      if (typeof answer?.version !== 'number') throw new Error('This is no answer of ours.')
+      if (code.value !== wanted) return await sendLeft(wanted, answer.version, mine)
       version.value = answer.version
-      if (document.value === sent) {
+      base = mine
+      if (document.value === mine) {
         saving.value = 'saved'
-        dropDraft(wanted)
+        dropFromDevice(draftKey(wanted, tab))
       } else schedule()
     } catch (error) {
       if (code.value !== wanted) return
-      const { statusCode, data } = error as { statusCode?: number; data?: Conflict }
-      if (statusCode === 409 && data?.current) {
-        conflict.value = data
-        saving.value = 'conflict'
-      } else if (statusCode === 400 || statusCode === 413 || statusCode === 422) saving.value = 'unreadable'
+      const { statusCode, data } = error as { statusCode?: number; data?: Outrun }
+      if (statusCode === 409 && data?.current) putTogether(data)
+      else if (statusCode === 400 || statusCode === 413 || statusCode === 422) saving.value = 'unreadable'
       else {
         saving.value = 'away'
         timer = setTimeout(save, RETRY)
@@ -240,25 +322,15 @@ export const useBatchStore = defineStore('batch', () => {
     }
   }
 
-  function takeTheirs(): void {
-    if (!conflict.value) return
-    version.value = conflict.value.current.version
-    history.push(conflict.value.current.document, 'theirs')
-    settle()
-    saving.value = 'saved'
-    dropDraft(code.value)
-  }
-
-  function keepMine(): void {
-    if (!conflict.value) return
-    version.value = conflict.value.current.version
-    settle()
-    schedule()
-  }
-
-  function settle(): void {
-    conflict.value = undefined
-    saving.value = 'typing'
+  /** What was typed of a batch while an older value was on its way, before another batch was opened, goes out after it. */
+  async function sendLeft(wanted: string, from: number, saved: BatchDocument): Promise<void> {
+    const key = draftKey(wanted, tab)
+    const draft = readFromDevice<Draft>(key)
+    if (!draft || isSame(draft.document, saved)) return dropFromDevice(key)
+    keepOnDevice(key, { version: from, base: saved, document: draft.document, sent: draft.document } satisfies Draft)
+    await put(wanted, from, draft.document)
+      .then(answer => typeof answer?.version === 'number' && dropFromDevice(key))
+      .catch(() => {})
   }
 
   return {
@@ -280,7 +352,7 @@ export const useBatchStore = defineStore('batch', () => {
     attempts: markRaw([readingAttempt, sheetAttempt] as const),
     problemAt,
     saving,
-    conflict,
+    clashes,
     missing,
     canUndo: history.canUndo,
     canRedo: history.canRedo,
@@ -294,26 +366,18 @@ export const useBatchStore = defineStore('batch', () => {
     scale,
     undo,
     redo,
-    takeTheirs,
-    keepMine,
+    settle,
   }
 })
 
-interface Draft {
-  readonly version: number
-  readonly document: BatchDocument
-}
-
-/** What is typed but not saved is kept on the device, so that a closed tab loses nothing. */
-function keepDraft(code: string, draft: Draft): void {
-  localStorage.setItem(draftKey(code), JSON.stringify(draft))
-}
-const dropDraft = (code: string): void => localStorage.removeItem(draftKey(code))
-
-function readDraft(code: string): Draft | undefined {
-  try {
-    return JSON.parse(localStorage.getItem(draftKey(code)) ?? 'null') ?? undefined
-  } catch {
-    return undefined
+/** What is typed but not saved is kept on the device, so that a closed tab loses nothing: this tab's own, and what tabs left that are gone. */
+async function draftsOf(code: string): Promise<{ key: string; draft: Draft }[]> {
+  const mine = await tabName()
+  const found: { key: string; draft: Draft }[] = []
+  for (const key of keysOnDevice(`${DRAFT}${code}.`)) {
+    const tab = key.slice(`${DRAFT}${code}.`.length)
+    const draft = readFromDevice<Draft>(key)
+    if (draft?.base && draft.document && (tab === mine || !(await isTabOpen(tab)))) found.push({ key, draft })
   }
+  return found
 }

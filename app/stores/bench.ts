@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { LaneStep, Timer } from '#core/journal'
 import type { BatchBrief } from '#core/result'
+import { hearLive } from '~/utils/live'
 import { useBatchStore } from './batch'
 import { useJournalStore } from './journal'
 import { useOutboxStore } from './outbox'
@@ -38,7 +39,6 @@ export const useBenchStore = defineStore('bench', () => {
   const isLive = ref(true)
   let asked = 0
   let timer: ReturnType<typeof setTimeout> | undefined
-  let source: EventSource | undefined
 
   /** Every clock that runs, of any batch; those of the open batch with what this device has not sent yet. */
   const clocks = computed((): Clock[] => {
@@ -68,32 +68,27 @@ export const useBenchStore = defineStore('bench', () => {
     timer = setTimeout(load, wait)
   }
 
-  /** Listens for changes; the browser reconnects by itself, and each connection begins with a look at everything. */
+  /** Hears of changes; each connection that is made begins with a look at everything, since what came meanwhile was missed. */
   function listen(): void {
-    if (source) return
-    source = new EventSource('/api/live')
-    source.onopen = () => {
-      isLive.value = true
-      void outbox.send()
-    }
-    source.onerror = () => {
-      isLive.value = false
-      if (source?.readyState !== EventSource.CLOSED) return
-      source = undefined
-      setTimeout(listen, RETRY)
-    }
-    source.onmessage = ({ data }: MessageEvent<string>) => {
-      const codes = data.split(',')
-      if (codes.includes('*') || codes.includes(journal.code)) {
-        void journal.refresh()
-        void batch.refresh()
-      }
-      soon(SETTLE)
-    }
+    hearLive({
+      opened() {
+        const wasCut = !isLive.value
+        isLive.value = true
+        void outbox.send()
+        if (wasCut) changed(['*'])
+      },
+      cut() {
+        isLive.value = false
+      },
+      changed,
+    })
   }
-  function stop(): void {
-    source?.close()
-    source = undefined
+  function changed(codes: readonly string[]): void {
+    if (codes.includes('*') || codes.includes(journal.code)) {
+      void journal.refresh()
+      void batch.refresh()
+    }
+    soon(SETTLE)
   }
-  return { bench, failed, isLive, clocks, load, listen, stop }
+  return { bench, failed, isLive, clocks, load, listen }
 })

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Entry } from '#core/journal'
+import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
 import { useLabStore } from './lab'
 
 export interface Stored {
@@ -48,7 +49,8 @@ export const useOutboxStore = defineStore('outbox', () => {
     const whole = { ...entry, id: crypto.randomUUID(), at: at ?? now.toISOString(), by: lab.personId } as Entry
     const order = `${String(now.getTime()).padStart(14, '0')}.${String(count++).padStart(6, '0')}`
     const one: Waiting = { code, entry: whole, place: `${WAITING}${order}.${whole.id}` }
-    localStorage.setItem(one.place, JSON.stringify({ code, entry: whole }))
+    // Where the device has no room it is held in this tab alone, and every page says so.
+    keepOnDevice(one.place, { code, entry: whole })
     waiting.value = [...waiting.value, one]
     void send()
     return whole
@@ -65,8 +67,12 @@ export const useOutboxStore = defineStore('outbox', () => {
         body: { entries: batch.map(({ entry }) => entry) },
         retry: 0,
       })
+      // Only what comes back by its id is settled: another answer, of a guest network's page or a proxy, is none.
+      const named = new Set(Array.isArray(stored) ? stored.map(one => one?.entry?.id?.toLowerCase()) : [])
+      const settled = batch.filter(({ entry }) => named.has(entry.id.toLowerCase()))
+      if (settled.length === 0) throw new Error('This is no answer of ours.')
       for (const listener of listeners) listener(code, stored)
-      drop(batch)
+      drop(settled)
       away.value = false
       most = MOST
     } catch (error) {
@@ -86,7 +92,7 @@ export const useOutboxStore = defineStore('outbox', () => {
   function drop(batch: readonly Waiting[]): void {
     const gone = new Set(batch.map(({ place }) => place))
     waiting.value = waiting.value.filter(({ place }) => !gone.has(place))
-    for (const place of gone) localStorage.removeItem(place)
+    for (const place of gone) dropFromDevice(place)
   }
 
   /** An entry that the server refuses must not block the ones after it: they go one by one, and it is set aside with the reason. */
@@ -98,12 +104,12 @@ export const useOutboxStore = defineStore('outbox', () => {
     const [one] = batch
     if (!one) return
     const aside: Refused = { code: one.code, entry: one.entry, why }
-    localStorage.setItem(`${REFUSED}${one.entry.id}`, JSON.stringify(aside))
+    keepOnDevice(`${REFUSED}${one.entry.id}`, aside)
     refused.value = [...refused.value, aside]
     drop(batch)
   }
   function dismiss(id: string): void {
-    localStorage.removeItem(`${REFUSED}${id}`)
+    dropFromDevice(`${REFUSED}${id}`)
     refused.value = refused.value.filter(({ entry }) => entry.id !== id)
   }
 
@@ -117,21 +123,9 @@ export const useOutboxStore = defineStore('outbox', () => {
   return { waiting, refused, away, record, send, dismiss, onStored, of }
 })
 
-function places(prefix: string): string[] {
-  return Object.keys(localStorage)
-    .filter(key => key.startsWith(prefix))
-    .sort()
-}
-function parse<T>(place: string): T | undefined {
-  try {
-    return JSON.parse(localStorage.getItem(place) ?? 'null') ?? undefined
-  } catch {
-    return undefined
-  }
-}
 const readAll = (): Waiting[] =>
-  places(WAITING).flatMap(place => {
-    const kept = parse<{ code: string; entry: Entry }>(place)
+  keysOnDevice(WAITING).flatMap(place => {
+    const kept = readFromDevice<{ code: string; entry: Entry }>(place)
     return kept ? [{ ...kept, place }] : []
   })
-const readRefused = (): Refused[] => places(REFUSED).flatMap(place => parse<Refused>(place) ?? [])
+const readRefused = (): Refused[] => keysOnDevice(REFUSED).flatMap(place => readFromDevice<Refused>(place) ?? [])

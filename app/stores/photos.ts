@@ -37,7 +37,13 @@ export const usePhotosStore = defineStore('photos', () => {
   async function take(code: string, about: Pick<Kept, 'stage' | 'step' | 'text'>, picture: Blob): Promise<void> {
     problem.value = ''
     const at = new Date().toISOString()
-    await (await open()).put('photos', { id: `${at} ${crypto.randomUUID()}`, code, at, ...about, picture })
+    try {
+      await (await open()).put('photos', { id: `${at} ${crypto.randomUUID()}`, code, at, ...about, picture })
+    } catch {
+      problem.value =
+        'This device has no room for the picture: it is not kept. Make room, or send what waits, and take it again.'
+      return
+    }
     await send()
   }
 
@@ -67,9 +73,10 @@ export const usePhotosStore = defineStore('photos', () => {
       const { photo, type } = await $fetch<Taken>(`/api/batches/${encodeURIComponent(code)}/photos`, {
         method: 'POST',
         body: picture,
-        headers: { 'content-type': 'application/octet-stream' },
+        headers: { 'content-type': picture.type.startsWith('image/') ? picture.type : 'image/jpeg' },
         retry: 0,
       })
+      if (typeof photo !== 'string') return false
       outbox.record(code, { kind: 'photo', stage, ...(step && { step }), photo, type, text } as NewEntry, at)
       return true
     } catch (error) {

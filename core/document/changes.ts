@@ -12,16 +12,17 @@ export function changesBetween(before: unknown, after: unknown, path: readonly s
     const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])]
     return keys.flatMap(key => changesBetween(before[key], after[key], [...path, key]))
   }
-  return [{ path, before: shown(before), after: shown(after) }]
+  return [{ path, before: fieldText(before), after: fieldText(after) }]
 }
 
 const isBranch = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null
 
-const shown = (value: unknown): string | undefined =>
+/** A field in words: its text, or the texts of what it holds. */
+export const fieldText = (value: unknown): string | undefined =>
   value === undefined
     ? undefined
     : typeof value === 'string'
       ? value
       : isBranch(value)
-        ? Object.values(value).map(shown).join(' ')
+        ? Object.values(value).map(fieldText).join(' ')
         : String(value)

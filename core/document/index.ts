@@ -1,4 +1,4 @@
-export { changesBetween, type Change } from './changes'
+export { changesBetween, fieldText, type Change } from './changes'
 export { codePrefix } from './code'
 export { checkOwnRow, explainOwnRow, ownRowSchema, type OwnRow, type OwnRowProblem } from './own-row'
 export {
@@ -12,3 +12,4 @@ export {
   type Template,
 } from './schema'
 export { scaleDocument } from './scale'
+export { isSame, merge, withTheirs, type Clash, type Merged } from './merge'

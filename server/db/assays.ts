@@ -7,7 +7,7 @@ export interface StoredAssay {
 }
 
 export const listAssays = (db: Knex, labId: string): Promise<StoredAssay[]> =>
-  db('assays').where({ lab_id: labId }).orderBy('changed_at', 'desc').limit(200).select('version', 'worksheet')
+  db('assays').where({ lab_id: labId }).orderBy('changed_at', 'desc').select('version', 'worksheet')
 
 /** Saves a worksheet made from a version, 0 for a new one; undefined where that is no longer the last. */
 export async function saveAssay(

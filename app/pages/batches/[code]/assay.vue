@@ -27,13 +27,7 @@ function write(words: string): void {
         </div>
         <UndoButtons :of="batch" />
       </div>
-      <ConflictBanner
-        v-if="batch.conflict"
-        class="mt-3"
-        :changes="batch.conflict.changes"
-        @theirs="batch.takeTheirs()"
-        @mine="batch.keepMine()"
-      />
+      <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
     </template>
     <template #result="{ words }">
       <button v-if="words" type="button" class="button mt-3" :disabled="isWritten(words)" @click="write(words)">

@@ -318,13 +318,7 @@ const attempts = [
       </div>
       <UndoButtons :of="batch" />
     </div>
-    <ConflictBanner
-      v-if="batch.conflict"
-      class="mt-3"
-      :changes="batch.conflict.changes"
-      @theirs="batch.takeTheirs()"
-      @mine="batch.keepMine()"
-    />
+    <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
     <p v-if="!sheet" class="mt-3">
       The sheet has no figures yet:
       <NuxtLink :to="{ path: `/batches/${batch.code}/sheet`, query: $route.query }" class="text-verdigris underline"

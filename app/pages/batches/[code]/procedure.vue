@@ -130,13 +130,7 @@ const total = computed(() =>
           >
         </div>
       </div>
-      <ConflictBanner
-        v-if="batch.conflict"
-        class="mt-3"
-        :changes="batch.conflict.changes"
-        @theirs="batch.takeTheirs()"
-        @mine="batch.keepMine()"
-      />
+      <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
       <FailedParts :of="[proposal]" />
       <ol :key="order" ref="list" class="mt-3">
         <li

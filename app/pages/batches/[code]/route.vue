@@ -74,13 +74,7 @@ function scale(by: number): void {
       </div>
       <UndoButtons :of="batch" />
     </div>
-    <ConflictBanner
-      v-if="batch.conflict"
-      class="mt-3"
-      :changes="batch.conflict.changes"
-      @theirs="batch.takeTheirs()"
-      @mine="batch.keepMine()"
-    />
+    <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
     <PanelGuard name="The route"
       ><RouteMap
         class="mt-4"

@@ -159,13 +159,7 @@ onKeyStroke('Escape', () => {
       </div>
       <UndoButtons :of="batch" />
     </div>
-    <ConflictBanner
-      v-if="batch.conflict"
-      class="mt-3"
-      :changes="batch.conflict.changes"
-      @theirs="batch.takeTheirs()"
-      @mine="batch.keepMine()"
-    />
+    <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
     <EquationField
       v-if="editsEquation || (!reaction.ok && !isSeveral)"
       v-model="equation"
