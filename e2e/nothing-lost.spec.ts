@@ -20,7 +20,7 @@ test('two tabs on one batch do not overwrite each other in silence', async ({ pa
   await expect(saved(page)).toBeVisible()
   await other.getByLabel('Charge of Zn').fill('7.00 g')
   const banner = other.getByRole('alert')
-  await expect(banner).toContainText('saved from somewhere else')
+  await expect(banner).toContainText('changed from somewhere else too')
   await expect(banner).toContainText('5.00 g')
   await expect(banner).toContainText('7.00 g')
   await banner.getByRole('button', { name: 'Keep mine' }).click()

@@ -1,8 +1,8 @@
 import { computed } from 'vue'
 import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step } from '#core/journal'
-import { bareSteps, proposedFor } from '#core/result'
+import { bareSteps, followSheet, proposedFor } from '#core/result'
 import { useAttempt } from './useAttempt'
-import { useBatchStore } from '~/stores/batch'
+import { TAKEN, useBatchStore } from '~/stores/batch'
 import { useJournalStore, type NewEntry } from '~/stores/journal'
 import { useLabStore } from '~/stores/lab'
 import { localCalendar } from '~/utils/calendar'
@@ -14,7 +14,9 @@ export function useStageRun() {
   const lab = useLabStore()
 
   const stageId = computed(() => batch.stage?.id ?? '')
-  const saved = computed(() => batch.document?.procedures?.find(({ stage }) => stage === stageId.value)?.steps)
+  const kept = computed(() => batch.document?.procedures?.find(({ stage }) => stage === stageId.value))
+  const saved = computed(() => kept.value?.steps)
+  const isTaken = computed(() => kept.value?.taken === true)
   const proposal = useAttempt('The proposed procedure', (): readonly Step[] =>
     batch.setting && batch.stageSheet ? proposedFor(batch.setting, batch.stageSheet, batch.stage?.crystals?.moves) : [],
   )
@@ -22,14 +24,21 @@ export function useStageRun() {
   const proposed = computed(
     (): readonly Step[] => proposal.value.value ?? (batch.stageSheet ? bareSteps(batch.stageSheet) : []),
   )
-  const procedure = computed(() => saved.value ?? proposed.value)
+  /** What the sheet says now reaches charges that are still open; those done keep theirs, and the difference is told. */
+  const following = useAttempt('What the sheet says of the charges', () => {
+    const steps = saved.value
+    if (!steps || !batch.stageSheet) return undefined
+    return followSheet(steps, batch.stageSheet, runOf(steps, journal.lines, stageId.value))
+  })
+  const procedure = computed(() => following.value.value?.steps ?? saved.value ?? proposed.value)
+  const moved = computed(() => following.value.value?.moved ?? [])
   const run = computed(() => runOf(procedure.value, journal.lines, stageId.value))
   const spans = (now: number): LaneSpan[] =>
     layOut(laneOf(run.value, journal.timers, stageId.value), now, lab.lab?.settings?.hours ?? usualHours, localCalendar)
 
   /** What the run follows must not change with the plan once it is followed: the first step taken keeps the procedure. */
   function keep(): void {
-    if (!saved.value && procedure.value.length > 0) batch.changeProcedure(stageId.value, procedure.value, 'taken up')
+    if (!saved.value && procedure.value.length > 0) batch.changeProcedure(stageId.value, procedure.value, TAKEN)
   }
   function take(
     step: Step,
@@ -57,5 +66,5 @@ export function useStageRun() {
       steps: steps.map(step => ({ ...step, id: crypto.randomUUID().slice(0, 8) })),
     } as NewEntry)
   }
-  return { stageId, saved, procedure, proposal, proposed, run, spans, take, deviate }
+  return { stageId, saved, isTaken, moved, procedure, proposal, proposed, run, spans, take, deviate }
 }

@@ -32,6 +32,8 @@ interface Draft {
 }
 
 const PAUSE = 500
+/** The key under which a proposed procedure is kept because its run begins. */
+export const TAKEN = 'taken up'
 const RETRY = 3000
 /** A save that is not answered in this time is asked for again, ms. */
 const LONGEST = 20_000
@@ -221,7 +223,8 @@ export const useBatchStore = defineStore('batch', () => {
     if (!before) return
     const { procedures = [], ...rest } = before
     const others = procedures.filter(one => one.stage !== of)
-    const kept = steps ? [...others, { stage: of, steps: [...steps] }] : others
+    const taken = key === TAKEN && ({ taken: true } as const)
+    const kept = steps ? [...others, { stage: of, steps: [...steps], ...taken }] : others
     history.push({ ...rest, ...(kept.length > 0 && { procedures: kept }) } as BatchDocument, `procedure ${key}`)
     schedule()
   }

@@ -9,7 +9,7 @@ export function scaleDocument(document: BatchDocument, factor: number): BatchDoc
     ...document,
     plan: scalePlan(document.plan, factor),
     ...(procedures && {
-      procedures: procedures.map(({ stage, steps }) => ({ stage, steps: scaleSteps(steps, factor) })),
+      procedures: procedures.map(one => ({ ...one, steps: scaleSteps(one.steps, factor) })),
     }),
   }
 }

@@ -179,7 +179,7 @@ export const batchSchema = z.strictObject({
   plan: planSchema,
   assays: z.array(worksheetSchema).max(40).exactOptional(),
   procedures: z
-    .array(z.strictObject({ stage: id, steps }))
+    .array(z.strictObject({ stage: id, steps, taken: z.literal(true).exactOptional() }))
     .max(40)
     .exactOptional(),
 })
@@ -256,5 +256,10 @@ export const entrySchema = z.discriminatedUnion('kind', [
 export interface BatchDocument extends Omit<z.output<typeof batchSchema>, 'plan' | 'procedures' | 'assays'> {
   readonly plan: Plan
   readonly assays?: readonly Worksheet[]
-  readonly procedures?: readonly { readonly stage: string; readonly steps: readonly Step[] }[]
+  readonly procedures?: readonly {
+    readonly stage: string
+    readonly steps: readonly Step[]
+    /** Kept as it was proposed when the run began, and not changed by hand since. */
+    readonly taken?: true
+  }[]
 }

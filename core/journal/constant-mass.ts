@@ -5,7 +5,7 @@ export interface DryPoint {
 }
 
 export interface Dryness {
-  /** Two weighings that agree within the tolerance end it. */
+  /** Two weighings that agree within the tolerance, with drying between them, end it. */
   readonly isConstant: boolean
   /** Last less the one before, g. */
   readonly difference?: number
@@ -13,6 +13,9 @@ export interface Dryness {
   /** Hours after the first weighing at which what is still to be lost is within the tolerance: likely, at the earliest, at the latest. */
   readonly expected?: { readonly hours: number; readonly from: number; readonly to: number; readonly end: number }
 }
+
+/** Ten minutes between two weighings, h: what a thin layer loses in less does not show on the balances here; a judgement, no source. */
+export const LEAST_DRYING = 1 / 6
 
 /** Two displays of a balance with resolution d agree when they differ by no more than two of its steps; a judgement. */
 export const toleranceOf = (resolution: number): number => 2 * resolution
@@ -28,7 +31,8 @@ export function judgeDryness(points: readonly DryPoint[], tolerance: number): Dr
   const before = points.at(-2)
   if (!last || !before) return { isConstant: false, isRising: false }
   const difference = last.mass - before.mass
-  const isConstant = Math.abs(difference) <= tolerance + 1e-9
+  // Two readings in one go show that the balance is steady, not that nothing leaves any more.
+  const isConstant = Math.abs(difference) <= tolerance + 1e-9 && last.hours - before.hours >= LEAST_DRYING
   const isRising = difference > tolerance + 1e-9
   const base = { isConstant, difference, isRising }
   if (isConstant || isRising || points.length < 3) return base

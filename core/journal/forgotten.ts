@@ -22,7 +22,9 @@ export function forgottenBefore(run: Run, id: string, hasTare: boolean): Forgott
   const before = run.steps.slice(0, at)
   return [
     ...(DRYING.includes(here.step.do) ? washBefore(before, id) : []),
-    ...(isProductWeighing(here.step) || DRYING.includes(here.step.do) ? tareBefore(before, hasTare, id) : []),
+    ...((isProductWeighing(here.step) && !isTaring(here.step)) || DRYING.includes(here.step.do)
+      ? tareBefore(before, hasTare, id)
+      : []),
     ...(isProductWeighing(here.step) ? coolBefore(before, id) : []),
     ...(at === run.steps.length - 1 ? residueBefore(before) : []),
   ]

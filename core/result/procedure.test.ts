@@ -102,7 +102,7 @@ describe('briefOf', () => {
         words: 'Weigh',
       },
     ])
-    expect(begun.want).toBe('Measure {H2SO4}')
+    expect(begun.want).toBe('Measure {H2SO4}, 2.00 mol/L')
     expect(begun.lane[0]).toMatchObject({ status: 'done' })
   })
   it('names the first stage’s charge for a batch of two that is not begun', () => {

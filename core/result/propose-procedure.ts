@@ -4,6 +4,7 @@ import { formatFigure, parseQuantity } from '#core/quantity'
 import { gasFacts, heatOf, type ReagentLine, type StageSheet } from '#core/sheet'
 import type { MovePlan } from '#core/solution'
 import { dryingAdvice, type DryingOption, type DryingWay } from './drying'
+import { targetOf } from './follow-sheet'
 import { rowOf } from './hazard-notes'
 import type { Setting } from './margin'
 
@@ -43,17 +44,24 @@ const isFromStage = ({ species }: ReagentLine, { stage }: Setting): boolean =>
 /** How close a charge should come: what limits sets the yield. */
 const toleranceFor = ({ limits }: ReagentLine): string => (limits ? '1 %' : '2 %')
 
+/** What its label says beside the formula: `, 25 % w/w`, `, 97 %`. */
+function bottleOf({ species }: ReagentLine, { stage }: Setting): string {
+  const supply = stage.reagents.find(({ term }) => term.species.formula.text === species)?.supply
+  const { massFraction, molarity } = supply?.strength ?? {}
+  const label = [molarity, massFraction, supply?.assay].find(figure => figure?.made.how === 'given')
+  return label?.made.how === 'given' && label.made.written ? `, ${label.made.written}` : ''
+}
+
 function chargeSteps(sheet: StageSheet, setting: Setting): Draft[] {
   const { bench } = setting.stage
   const charges = planned(sheet).map((line): Draft => {
     const about = { what: 'charge', species: line.species } as const
-    const figure = line.volume ?? line.mass
-    const target = figure && formatFigure(figure, 4).replaceAll('\u202f', ' ')
+    const target = targetOf(line)
     if (isFromStage(line, setting))
       return { do: 'add', words: `Take the {${line.weighAs}} of the stage before`, hands: '3 min' }
     return {
       do: line.volume ? 'measure' : 'weigh',
-      words: `${line.volume ? 'Measure' : 'Weigh'} {${line.weighAs}}`,
+      words: `${line.volume ? 'Measure' : 'Weigh'} {${line.weighAs}}${bottleOf(line, setting)}`,
       about,
       ...(target && { target, tolerance: toleranceFor(line) }),
     }

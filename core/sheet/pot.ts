@@ -1,4 +1,5 @@
 import type { Formula } from '#core/formula'
+import { ionsOf } from '#core/species'
 import { exact, product, sum, type Figure } from '#core/quantity'
 import { dissolve, type Curve, type SolubilityProblem } from '#core/solution'
 import type { ReadStage } from './read-plan'
@@ -106,11 +107,20 @@ function needsOf(
   const reagents = stage.reagents.flatMap(({ supply, planned }, i): WaterNeed[] => {
     const line = sheet.reagents[i]!
     if (!planned || supply.kind !== 'solid' || !line.mass || line.leftover.wayOut === 'filtered off') return []
+    if (goesByReacting(supply.species, stage)) return []
     return needOf(supply.weighed, line.mass, 'reagent', celsius, water, own)
   })
   const made = sheet.products[0]!
   const { form } = stage.product
   return [...reagents, ...needOf(form, made.theoretical, 'product', celsius, water, own)]
+}
+
+/** An anion that no product holds any more: a carbonate goes into solution as the acid takes it, and not by itself. */
+function goesByReacting(species: Formula, { reaction }: ReadStage): boolean {
+  const kept = new Set(
+    reaction.products.flatMap(({ species: made }) => ionsOf(made.formula) ?? []).map(({ text }) => text),
+  )
+  return (ionsOf(species) ?? []).some(({ text, charge }) => charge < 0 && !kept.has(text))
 }
 
 /** Substances that do not dissolve at all are no matter of how much water. */

@@ -30,6 +30,8 @@ export function briefHere({ document, entries, own }: BriefJob): BatchBrief {
 const bundle = join(dirname(process.argv[1] ?? ''), 'brief-worker.mjs')
 let worker: Worker | undefined
 let last: Promise<unknown> = Promise.resolve()
+/** Takes the answer, or the end, of the job at hand. */
+let settle: ((brief: BatchBrief | undefined, why?: unknown) => void) | undefined
 
 /** A brief made in a worker with a limit in time and memory, one after the other; where no worker was built, here. */
 export function briefApart(job: BriefJob): Promise<BatchBrief> {
@@ -39,28 +41,35 @@ export function briefApart(job: BriefJob): Promise<BatchBrief> {
   return mine
 }
 
+function begin(): Worker {
+  const fresh = new Worker(bundle, { resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY } })
+  const end = (why: unknown): void => {
+    if (worker !== fresh) return
+    worker = undefined
+    settle?.(undefined, why)
+  }
+  fresh.on('message', (brief: BatchBrief) => settle?.(brief))
+  fresh.on('error', end)
+  fresh.on('exit', end)
+  fresh.unref()
+  return fresh
+}
+
 function ask(job: BriefJob): Promise<BatchBrief> {
-  worker ??= new Worker(bundle, { resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY } })
+  worker ??= begin()
   const mine = worker
-  mine.unref()
   return new Promise(resolve => {
-    const settle = (brief: BatchBrief): void => {
-      clearTimeout(timer)
-      mine.removeAllListeners()
-      // A worker that is ended may still say so.
-      mine.on('error', () => {})
-      resolve(brief)
-    }
-    const giveUp = (why: unknown): void => {
-      console.error(`The brief of “${job.document.title}” cannot be made:`, why)
+    const timer = setTimeout(() => {
       worker = undefined
-      settle(unreadableBrief(job.document.title))
       void mine.terminate()
+      settle?.(undefined, `it took more than ${LONGEST} ms`)
+    }, LONGEST)
+    settle = (brief, why) => {
+      settle = undefined
+      clearTimeout(timer)
+      if (!brief) console.error(`The brief of “${job.document.title}” cannot be made:`, why)
+      resolve(brief ?? unreadableBrief(job.document.title))
     }
-    const timer = setTimeout(() => giveUp(`it took more than ${LONGEST} ms`), LONGEST)
-    mine.once('message', settle)
-    mine.once('error', giveUp)
-    mine.once('exit', giveUp)
     mine.postMessage(job)
   })
 }

@@ -3,8 +3,14 @@ import { completed, explainQuantity, formatFigure } from '#core/quantity'
 import { readReading, type About, type Measure, type Weighing } from '#core/journal'
 
 /** The readings of one charge or crop: typed here, or taken from the balance. */
-const { about, weighing, byVolume } = defineProps<{ about: About; weighing: Weighing; byVolume: boolean }>()
-const emit = defineEmits<{ record: [measure: Measure, value: string] }>()
+const { about, weighing, byVolume, textOf } = defineProps<{
+  about: About
+  weighing: Weighing
+  byVolume: boolean
+  /** What is typed at this step and not recorded. */
+  textOf: (field: string) => string
+}>()
+const emit = defineEmits<{ record: [measure: Measure, value: string]; type: [field: string, text: string] }>()
 
 const fields = computed((): { measure: Measure; label: string; placeholder: string }[] =>
   about.what === 'pot'
@@ -30,15 +36,13 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
         ],
 )
 
-const none = { gross: '', tare: '', net: '', volume: '', temperature: '', pH: '', absorbance: '' }
-const typed = reactive<Record<Measure, string>>({ ...none })
+/** Drafts of one step may be of several things: a crop and the next. */
+const fieldOf = (measure: Measure): string => `${about.what === 'product' ? `crop ${about.crop} ` : ''}${measure}`
+const typed = (measure: Measure): string => textOf(fieldOf(measure))
 const asked = ref<Measure>()
 watch(
   () => JSON.stringify(about),
-  () => {
-    Object.assign(typed, none)
-    asked.value = undefined
-  },
+  () => (asked.value = undefined),
 )
 
 const unitOf: Record<Measure, string> = {
@@ -51,11 +55,11 @@ const unitOf: Record<Measure, string> = {
   absorbance: '',
 }
 /** A bare number takes the instrument's unit: grams or millilitres. */
-const whole = (measure: Measure): string => completed(typed[measure], unitOf[measure])
+const whole = (measure: Measure): string => completed(typed(measure), unitOf[measure])
 const readOf = (measure: Measure) => readReading({ id: 'draft', about, measure }, whole(measure))
 
 function problemOf(measure: Measure) {
-  if (typed[measure] === '' && asked.value !== measure) return undefined
+  if (typed(measure) === '' && asked.value !== measure) return undefined
   const read = readOf(measure)
   if (!read.ok)
     return asked.value === measure || !['quantity.no-unit', 'quantity.unreadable'].includes(read.problem.code)
@@ -67,7 +71,7 @@ function problemOf(measure: Measure) {
     (measure === 'tare' && gross && gross.value < read.value.value)
   return isBelow
     ? {
-        span: [0, typed[measure].length] as const,
+        span: [0, typed(measure).length] as const,
         why: 'This would put the gross below its tare.',
         fix: 'Check whether the two are swapped or a digit was misread.',
       }
@@ -78,9 +82,19 @@ function record(measure: Measure): void {
   asked.value = measure
   if (!readOf(measure).ok) return
   emit('record', measure, whole(measure))
-  typed[measure] = ''
+  emit('type', fieldOf(measure), '')
   asked.value = undefined
 }
+
+/** Records all that is typed and reads, as it stands in the card; false where something typed does not read, which is marked then. */
+function settle(): boolean {
+  const filled = fields.value.map(({ measure }) => measure).filter(measure => typed(measure).trim() !== '')
+  const bad = filled.find(measure => !readOf(measure).ok)
+  if (bad) asked.value = bad
+  else for (const measure of filled) record(measure)
+  return bad === undefined
+}
+defineExpose({ settle })
 
 const words = {
   'gross-below-tare': 'The gross is below its tare: correct one of them in the journal.',
@@ -119,12 +133,13 @@ const words = {
       @submit.prevent="record(field.measure)"
     >
       <QuantityField
-        v-model="typed[field.measure]"
+        :model-value="typed(field.measure)"
         wide
         :label="field.label"
         :placeholder="field.placeholder"
         :problem="problemOf(field.measure)"
         class="tall"
+        @update:model-value="emit('type', fieldOf(field.measure), $event)"
         @enter="record(field.measure)"
       />
       <button

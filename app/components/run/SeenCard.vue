@@ -63,8 +63,9 @@ const colours = [
   'brown',
   'black',
 ]
+/** What is said in words and not kept yet; it belongs to its step. */
+const words = defineModel<string>('words', { required: true })
 const isColour = ref(false)
-const words = ref('')
 function keep(kind: 'seen' | 'note'): void {
   const text = words.value.trim()
   if (text === '') return
@@ -72,6 +73,9 @@ function keep(kind: 'seen' | 'note'): void {
   else emit('note', text)
   words.value = ''
 }
+/** Keeps what is typed as seen. */
+const settle = (): void => keep('seen')
+defineExpose({ settle })
 function seeColour(one: string): void {
   emit('seen', `colour: ${one}`)
   isColour.value = false

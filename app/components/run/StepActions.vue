@@ -2,7 +2,7 @@
 import { durationWords, type StepState } from '#core/journal'
 
 /** What can be done with the step at hand: one large key, and the ways out. */
-const { state, waitMinutes } = defineProps<{ state: StepState; waitMinutes: number }>()
+const { state, waitMinutes, resting } = defineProps<{ state: StepState; waitMinutes: number; resting: boolean }>()
 const emit = defineEmits<{ primary: []; done: []; trouble: []; skip: [why: string]; again: []; add: [] }>()
 
 const skipping = ref(false)
@@ -36,6 +36,7 @@ function skip(): void {
         type="button"
         class="button glove min-h-[56px] px-7 text-[18px]"
         data-testid="primary"
+        :disabled="resting"
         @click="emit('primary')"
       >
         {{ primary }}

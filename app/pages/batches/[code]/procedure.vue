@@ -10,7 +10,7 @@ import { useLabStore } from '~/stores/lab'
 /** The procedure of the stage at hand: proposed from the plan until the chemist makes it their own. */
 const batch = useBatchStore()
 const lab = useLabStore()
-const { stageId, saved, procedure, proposal, run } = useStageRun()
+const { stageId, saved, isTaken, moved, procedure, proposal, run } = useStageRun()
 const statusOf = (id: string) => run.value.steps.find(({ step }) => step.id === id)?.status ?? 'open'
 
 const change = (steps: readonly Step[], key: string): void => batch.changeProcedure(stageId.value, steps, key)
@@ -115,9 +115,11 @@ const total = computed(() =>
           <h1>Procedure</h1>
           <p class="mt-0.5 text-[14px] text-soft">
             {{
-              saved
-                ? 'Your own; it no longer follows the plan by itself.'
-                : 'Proposed from the sheet, the crystallisation and the drying; it follows the plan until you change it or begin.'
+              isTaken
+                ? 'Kept as it was proposed when the run began; charges that are still open follow the sheet.'
+                : saved
+                  ? 'Your own; only the charges that are still open follow the sheet.'
+                  : 'Proposed from the sheet, the crystallisation and the drying; it follows the plan until you change it or begin.'
             }}
             {{ procedure.length }} steps, hands-on {{ durationWords(total.hands) }}, waiting
             {{ durationWords(total.wait) }}.
@@ -132,6 +134,7 @@ const total = computed(() =>
       </div>
       <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
       <FailedParts :of="[proposal]" />
+      <MovedCharges :moved="moved" />
       <ol :key="order" ref="list" class="mt-3">
         <li
           v-for="(step, i) in procedure"

@@ -23,6 +23,7 @@ import { formatFigure, product } from '#core/quantity'
 import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
+import { useStepDrafts } from '~/composables/useStepDrafts'
 import { useTimers } from '~/composables/useTimers'
 import { localCalendar } from '~/utils/calendar'
 import { useBatchStore } from '~/stores/batch'
@@ -37,11 +38,12 @@ const library = useLibraryStore()
 const stage = computed(() => batch.stage!)
 const sheet = computed(() => batch.stageSheet)
 const now = useNow({ interval: 1000 })
-const { proposal, run, spans, take, deviate } = useStageRun()
+const { moved, proposal, run, spans, take, deviate } = useStageRun()
 const clocks = useTimers()
 const minute = computed(() => Math.floor(now.value.getTime() / 60_000) * 60_000)
 const planned = computed(() => spans(minute.value))
 
+const nextStage = computed(() => batch.stages[batch.stageAt + 1])
 const chosenId = ref<string>()
 watch(
   () => stage.value.id,
@@ -111,12 +113,34 @@ const forgotten = computed(() =>
     : [],
 )
 
+/** What is typed at a step stays with it until it is recorded; a step that is done records it. */
+const drafts = useStepDrafts(
+  computed(() => batch.code),
+  computed(() => `${stage.value.id} ${step.value?.id ?? ''}`),
+)
+const seenWords = drafts.draft('words')
+const readings = useTemplateRef<{ settle: () => boolean }>('readings')
+const seen = useTemplateRef<{ settle: () => void }>('seen')
+function settleTyped(): boolean {
+  if (readings.value && !readings.value.settle()) return false
+  seen.value?.settle()
+  return true
+}
+
+/** One press counts once: after it acted the large key rests. */
+const REST = 1000
+const isResting = ref(false)
+function rest(): void {
+  isResting.value = true
+  setTimeout(() => (isResting.value = false), REST)
+}
+
 function next(): void {
   chosenId.value = undefined
 }
 function done(): void {
   const state = chosen.value
-  if (!state) return
+  if (!state || !settleTyped()) return
   const left = (state.step.repeat?.times ?? 1) - state.times
   take(state.step, 'done', left > 1 ? { whole: true } : {})
   stopClocks(state.step)
@@ -125,7 +149,8 @@ function done(): void {
 /** The large key: one more of the repeats, the wait, or the end of the step. */
 function primary(): void {
   const state = chosen.value
-  if (!state) return
+  if (!state || isResting.value) return
+  rest()
   if (state.status === 'done' || state.status === 'skipped') return next()
   const { times: repeats = 1, every } = state.step.repeat ?? {}
   if (repeats > 1 && state.times + 1 < repeats) {
@@ -134,6 +159,7 @@ function primary(): void {
     return take(state.step, 'done')
   }
   if (repeats === 1 && times.value.wait > 0 && state.status === 'open') {
+    if (!settleTyped()) return
     chosenId.value = state.step.id
     take(state.step, 'begun')
     return clocks.start(journal.code, stage.value.id, nameFor(state.step), {
@@ -261,12 +287,20 @@ function move(by: 1 | -1): void {
 }
 function onKey(key: string | string[], act: () => void, but = ''): void {
   onKeyStroke(key, event => {
-    if (!isFree(event, but)) return
+    // A key that is held down acts once.
+    if (event.repeat || !isFree(event, but)) return
     event.preventDefault()
     act()
   })
 }
-onKey('PageDown', primary)
+/** The foot switch sends Page Down, also while a reading has the focus. */
+onKeyStroke('PageDown', event => {
+  const isField = event.target instanceof HTMLElement && event.target.closest('input, textarea') !== null
+  if (!isField && !isFree(event)) return
+  if (troubled.value || adding.value || correcting.value) return
+  event.preventDefault()
+  if (!event.repeat) primary()
+})
 onKey([' ', 'Enter'], primary, ', button, a, summary')
 onKey(['ArrowDown', 'j'], () => move(1))
 onKey(['ArrowUp', 'PageUp', 'k'], () => move(-1))
@@ -288,6 +322,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
     >
     <main class="min-w-0 bg-sheet px-6 py-[18px]">
       <FailedParts :of="[proposal, judged]" />
+      <MovedCharges :moved="moved" />
       <p v-if="!sheet" class="text-[17px]">
         The sheet has no figures yet:
         <NuxtLink :to="`/batches/${batch.code}/sheet`" class="text-verdigris underline"
@@ -296,6 +331,9 @@ onKey('w', () => (troubled.value = step.value !== undefined))
       </p>
       <template v-else-if="chosen && step">
         <p class="text-[14px] text-soft">
+          <template v-if="batch.stages.length > 1"
+            >Stage {{ batch.stageAt + 1 }} of {{ batch.stages.length }}, {{ stage.name ?? stage.product.species }} ·
+          </template>
           Step {{ at + 1 }} of {{ run.steps.length
           }}<template v-if="times.hands > 0"> · hands-on about {{ durationWords(times.hands) }}</template
           ><template v-if="times.wait > 0">, then wait {{ durationWords(times.wait) }}</template
@@ -342,6 +380,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             class="mt-4"
             :state="chosen"
             :wait-minutes="times.wait"
+            :resting="isResting"
             @primary="primary"
             @done="done"
             @trouble="troubled = true"
@@ -354,7 +393,15 @@ onKey('w', () => (troubled.value = step.value !== undefined))
         /></PanelGuard>
         <div class="mt-3 grid items-start gap-4 xl:grid-cols-2">
           <PanelGuard v-if="about" name="The reading"
-            ><ReadingCard :about="about" :weighing="weighing" :by-volume="!!line?.volume" @record="record">
+            ><ReadingCard
+              ref="readings"
+              :about="about"
+              :weighing="weighing"
+              :by-volume="!!line?.volume"
+              :text-of="drafts.textOf"
+              @type="drafts.setText"
+              @record="record"
+            >
               <p
                 v-if="off?.share !== undefined"
                 class="small text-right"
@@ -418,6 +465,8 @@ onKey('w', () => (troubled.value = step.value !== undefined))
         </div>
         <PanelGuard name="What is seen"
           ><SeenCard
+            ref="seen"
+            v-model:words="seenWords"
             class="mt-4"
             :operation="step.do"
             :colour="colour"
@@ -432,8 +481,15 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             /> </SeenCard
         ></PanelGuard>
         <p v-if="!run.next" class="mt-4 text-[17px]">
-          Every step is done.
-          <NuxtLink :to="`/batches/${batch.code}/yield`" class="text-verdigris underline">Read the yield</NuxtLink>
+          Every step of this stage is done.
+          <NuxtLink v-if="nextStage" :to="{ query: { stage: nextStage.id } }" class="text-verdigris underline"
+            >On to stage {{ batch.stageAt + 2 }}, {{ nextStage.name ?? nextStage.product.species }}</NuxtLink
+          ><NuxtLink
+            v-else
+            :to="{ path: `/batches/${batch.code}/yield`, query: $route.query }"
+            class="text-verdigris underline"
+            >Read the yield</NuxtLink
+          >
         </p>
       </template>
       <p v-else class="text-[17px]">

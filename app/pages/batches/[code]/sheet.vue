@@ -106,6 +106,17 @@ const here = computed(() =>
     ({ path, problem }) => !SCALES.includes(problem.code) && (path[0] !== 'stages' || path[1] === batch.stageAt),
   ),
 )
+/** Those whose field cannot be seen just now: in the table, or in a panel that stands open, it is marked where it was typed. */
+const hidden = computed(() =>
+  here.value.filter(({ path }) => {
+    const place = fieldPlace(path)
+    const now = open.value
+    if (place.panel === 'table') return false
+    if (place.panel === 'equation') return false
+    if (place.panel === 'supply') return now?.panel !== 'supply' || now.species !== speciesOf(place.reagent)
+    return now?.panel !== place.panel
+  }),
+)
 /** A problem on another stage keeps this one from being computed. */
 const elsewhere = computed(() => {
   if (sheet.value) return undefined
@@ -186,7 +197,7 @@ onKeyStroke('Escape', () => {
           @excess="open = { panel: 'excess', species: $event }"
           @product="open = { panel: 'product' }"
       /></PanelGuard>
-      <ProblemList v-if="here.length > 0" :problems="here" :species-of="speciesOf" @show="show" />
+      <ProblemList v-if="hidden.length > 0" :problems="hidden" :species-of="speciesOf" @show="show" />
       <p v-if="scaleProblem" class="mt-3 rounded-lg border border-blue-edge bg-blue-soft px-3 py-2" role="status">
         {{ scaleProblem.why }} {{ scaleProblem.fix }}
       </p>
