@@ -23,11 +23,11 @@ test('two tabs on one batch do not overwrite each other in silence', async ({ pa
   await expect(banner).toContainText('changed from somewhere else too')
   await expect(banner).toContainText('5.00 g')
   await expect(banner).toContainText('7.00 g')
-  await banner.getByRole('button', { name: 'Keep mine' }).click()
+  await banner.getByRole('button', { name: 'Keep mine', exact: true }).click()
   await expect(saved(other)).toBeVisible()
 
   await page.getByLabel('Charge of Zn').fill('6.00 g')
-  await page.getByRole('alert').getByRole('button', { name: 'Take theirs' }).click()
+  await page.getByRole('alert').getByRole('button', { name: 'Take theirs', exact: true }).click()
   await expect(page.getByLabel('Charge of Zn')).toHaveValue('7.00 g')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByLabel('Charge of Zn')).toHaveValue('6.00 g')
@@ -114,4 +114,111 @@ test('the sheet works by keyboard: target, pin, undo, finder, keys', async ({ pa
   await page.keyboard.type('CO-003')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/CO-003\/yield/)
+})
+
+test('two devices that change different fields both keep theirs, and are asked about none', async ({
+  page,
+  context,
+}) => {
+  const code = await beginZinc(page)
+  const other = await context.newPage()
+  for (const tab of [page, other]) await tab.route('**/api/live', route => route.abort())
+  await page.goto(`/batches/${code}/sheet`)
+  await other.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+  await other.getByRole('textbox', { name: 'Title' }).fill('Zinc sulfate, merged')
+  await expect(saved(other)).toBeVisible()
+  await expect(other.getByRole('alert')).toHaveCount(0)
+  await expect(other.getByLabel('Charge of Zn')).toHaveValue('5.00 g')
+  await page.reload()
+  await expect(page.getByRole('textbox', { name: 'Title' })).toHaveValue('Zinc sulfate, merged')
+})
+
+test('a value typed while an older one is on its way is not lost when another batch is opened', async ({ page }) => {
+  const [first, second] = [await beginZinc(page), await beginZinc(page)]
+  await page.goto(`/batches/${first}/sheet`)
+  let release = (): void => {}
+  const held = new Promise<void>(resolve => (release = resolve))
+  await page.route(`**/api/batches/${first}`, async route => {
+    if (route.request().method() === 'PUT') await held
+    await route.continue()
+  })
+  const under = page.waitForRequest(request => request.method() === 'PUT')
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await under
+  await page.getByLabel('Charge of Zn').fill('6.00 g')
+  await page.goto(`/batches/${second}/sheet`)
+  release()
+  await expect(page.getByLabel('Charge of Zn')).toBeVisible()
+  await page.unroute(`**/api/batches/${first}`)
+  await page.goto(`/batches/${first}/sheet`)
+  await expect(page.getByLabel('Charge of Zn')).toHaveValue('6.00 g')
+  await expect(saved(page)).toBeVisible()
+})
+
+test('an answer that is not the server’s own settles nothing', async ({ page }) => {
+  const code = await beginZinc(page)
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+  let answers = 0
+  await page.route('**/entries', route => {
+    if (route.request().method() !== 'POST') return route.continue()
+    answers += 1
+    return answers === 1
+      ? route.fulfill({ status: 200, contentType: 'text/html', body: '<h1>Welcome to the guest network</h1>' })
+      : answers === 2
+        ? route.fulfill({ status: 200, contentType: 'application/json', body: '[]' })
+        : route.continue()
+  })
+  await page.goto(`/batches/${code}/run`)
+  await page.getByLabel('In words').fill('kept through a strange answer')
+  await page.getByRole('button', { name: 'Seen', exact: true }).click()
+  await expect(page.getByText('1 not saved yet.').first()).toBeVisible()
+  await expect.poll(() => answers, { timeout: 15_000 }).toBeGreaterThan(2)
+  await expect(page.getByText('Everything recorded is saved.')).toBeVisible()
+  const stored = await (await page.request.get(`/api/batches/${code}/entries`)).json()
+  expect(stored.map(({ entry }: { entry: { text: string } }) => entry.text)).toEqual(['kept through a strange answer'])
+})
+
+test('a device without room says so, and loses nothing while the tab is open', async ({ page }) => {
+  const code = await beginZinc(page)
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+  await page.goto(`/batches/${code}/run`)
+  await page.evaluate(() => {
+    Storage.prototype.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+  })
+  await page.route('**/entries', route => (route.request().method() === 'POST' ? route.abort() : route.continue()))
+  await page.getByLabel('In words').fill('no room')
+  await page.getByRole('button', { name: 'Seen', exact: true }).click()
+  await expect(page.getByText('This device’s storage is full.')).toBeVisible()
+  await page.unroute('**/entries')
+  await expect(page.getByText('Everything recorded is saved.')).toBeVisible({ timeout: 10_000 })
+  await expect(page.getByText('This device’s storage is full.')).toHaveCount(0)
+})
+
+test('eight tabs share one stream, and each of them saves', async ({ context, page }) => {
+  const code = await beginZinc(page)
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Charge of Zn').fill('5.00 g')
+  await expect(saved(page)).toBeVisible()
+  await page.goto('about:blank')
+  const tabs = [page, ...(await Promise.all(Array.from({ length: 7 }, () => context.newPage())))]
+  let streams = 0
+  await context.route('**/api/live', route => {
+    streams += 1
+    return route.continue()
+  })
+  for (const tab of tabs) await tab.goto(`/batches/${code}/run`)
+  const last = tabs.at(-1)!
+  await last.getByLabel('In words').fill('from the last tab')
+  await last.getByRole('button', { name: 'Seen', exact: true }).click()
+  await expect(last.getByText('Everything recorded is saved.')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Journal' })).toContainText('from the last tab')
+  expect(streams).toBe(1)
 })

@@ -139,3 +139,44 @@ test('an entry sent twice is kept once, and one of another batch is refused', as
   expect(await (await request.get(`/api/batches/${here}/entries`)).json()).toHaveLength(1)
   expect((await request.post(`/api/batches/${there}/entries`, { data: { entries: [entry] } })).status()).toBe(409)
 })
+
+test('only this application’s own pages, under its own name, reach what the lab keeps', async ({
+  request,
+  baseURL,
+}) => {
+  const code = await begin(request)
+  const note = { kind: 'note', id: uuid(), at: '2026-05-04T09:00:00Z', by, stage: 's1', text: 'x' }
+  const send = (headers: Record<string, string>) =>
+    request.post(`/api/batches/${code}/entries`, {
+      data: JSON.stringify({ entries: [note] }),
+      headers: { 'content-type': 'application/json', ...headers },
+    })
+  expect((await send({ origin: 'http://elsewhere.example' })).status()).toBe(403)
+  expect((await send({ 'sec-fetch-site': 'cross-site' })).status()).toBe(403)
+  expect((await send({ 'content-type': 'text/plain' })).status()).toBe(415)
+  expect((await request.get('/api/batches', { headers: { host: 'rebound.example' } })).status()).toBe(403)
+  expect(await (await request.get(`/api/batches/${code}/entries`)).json()).toEqual([])
+  expect((await send({ origin: new URL(baseURL!).origin, 'sec-fetch-site': 'same-origin' })).status()).toBe(201)
+})
+
+test('an id in capitals is the same id, and with other words it is refused', async ({ request }) => {
+  const code = await begin(request)
+  const note = { kind: 'note', id: uuid(), at: '2026-05-04T09:00:00Z', by, stage: 's1', text: 'x' }
+  const send = (entry: object) => request.post(`/api/batches/${code}/entries`, { data: { entries: [entry] } })
+  expect((await send({ ...note, id: note.id.toUpperCase() })).status()).toBe(201)
+  expect((await send(note)).status()).toBe(201)
+  expect((await send({ ...note, text: 'something else' })).status()).toBe(409)
+  expect(await (await request.get(`/api/batches/${code}/entries`)).json()).toHaveLength(1)
+})
+
+test('a body that is too long is refused while it streams', async ({ request }) => {
+  const code = await begin(request)
+  const long = await request
+    .post(`/api/batches/${code}/photos`, { data: Buffer.alloc(60_000_000), headers: { 'content-type': 'image/png' } })
+    .then(
+      answer => answer.status(),
+      () => 'cut',
+    )
+  expect([413, 'cut']).toContain(long)
+  expect((await request.get(`/api/batches/${code}`)).ok()).toBe(true)
+})

@@ -85,13 +85,13 @@ export const useAssaysStore = defineStore('assays', () => {
 
   function schedule(): void {
     keepDrafts()
+    // What the server has is not known yet: it is asked on, and what is typed goes out after that.
+    if (!isLoaded.value) return
     clearTimeout(timer)
     if (conflict.value) {
       saving.value = 'conflict'
       return
     }
-    // What the server has is not known yet: it is asked on, and what is typed goes out after that.
-    if (!isLoaded.value) return
     saving.value = 'typing'
     timer = setTimeout(save, PAUSE)
   }
