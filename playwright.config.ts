@@ -9,6 +9,8 @@ export default defineConfig({
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {
+    // What is not there in this time is not there: the test need not wait for its own end.
+    actionTimeout: 20_000,
     baseURL: process.env.ZIP_LEDGER_URL ?? 'http://127.0.0.1:3000',
     // Requests that a test answers itself must not go round by the service worker; the test of that worker allows it.
     serviceWorkers: 'block',

@@ -34,7 +34,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
   await page.goto(`/batches/${code}/run`)
 
   await test.step('weigh on the balance, by its own digits', async () => {
-    await expect(heading(page)).toContainText('Weigh Zn: 9.11')
+    await expect(heading(page)).toContainText('Weigh Zn, 99.5 %: 9.11')
     await page.getByRole('button', { name: 'Put a vessel on' }).click()
     await page.getByRole('button', { name: 'Take as tare' }).click({ timeout: 10_000 })
     await page.getByRole('button', { name: '+ 8 g' }).click()
@@ -158,7 +158,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
       typed: true,
     })
     await request.post(`/api/batches/${code}/entries`, {
-      data: { entries: [weighed(2, '34.00 g'), weighed(1, '33.00 g'), weighed(0, '32.50 g')] },
+      data: { entries: [weighed(2.5, '34.00 g'), weighed(1.5, '33.00 g'), weighed(0.5, '32.50 g')] },
     })
     await step(page, /Weigh ZnSO4·7H2O in its paper/).click()
     const drying = page.getByRole('region', { name: 'To constant mass' })
@@ -182,7 +182,7 @@ test('targets in the run are large enough for a glove, and every action can be r
   const code = await beginZinc(request)
   await page.goto(`/batches/${code}/run`)
   await expect(heading(page)).toContainText('Weigh Zn')
-  for (const name of [/Weigh Zn ,/, /Add Zn/, /Heat to 60/, /Weigh ZnSO4·7H2O in/]) {
+  for (const name of [/Weigh Zn,/, /Add Zn/, /Heat to 60/, /Weigh ZnSO4·7H2O in/]) {
     await step(page, name).click()
     const small = await page
       .locator('.run-page')
