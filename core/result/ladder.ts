@@ -1,6 +1,7 @@
 import { findSubstance, molarMass, molarMassFigure, parseFormula, relate, type Formula } from '#core/formula'
 import { exact, product, standardUncertainty, type Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
+import { ionsOf } from '#core/species'
 import type { Relative } from './relatives'
 import { wasDone, type YieldFacts } from './yield-facts'
 import { percentOf, type FormYield } from './yield'
@@ -55,9 +56,24 @@ function rungOf(facts: YieldFacts, one: FormYield, kind: Rung['kind']): Rung {
 
 type Tell = (verdict: Rung['verdict'], why: string) => Rung
 
+const BASES: ReadonlySet<string> = new Set(['OH', 'CO3', 'HCO3'])
+/** An oxide of a metal of this charge or more is an acid's anhydride rather than a base. */
+const ACIDIC = 5
+
+const ionsIn = (form: string) => {
+  const read = parseFormula(form)
+  return (read.ok && ionsOf(read.value)) || []
+}
+const isBase = (form: string): boolean => {
+  const ions = ionsIn(form)
+  const isOxide = ions.some(({ text }) => text === 'O') && ions.every(({ charge }) => charge < ACIDIC)
+  return isOxide || ions.some(({ text }) => BASES.has(text))
+}
+const isAcid = (form: string): boolean => ionsIn(form).some(({ text }) => text === 'H')
+
 function basic({ insolubleExcess, limiting }: YieldFacts, told: Tell): Rung {
-  if (insolubleExcess.some(({ form }) => /OH|CO3|O$|O\d$/.test(form))) return told('possible', 'a base was in excess')
-  return limiting.some(({ species }) => /^H/.test(species))
+  if (insolubleExcess.some(({ form }) => isBase(form))) return told('possible', 'a base was in excess')
+  return limiting.some(({ species }) => isAcid(species))
     ? told('possible', 'the acid limits: little is left to keep the liquor acid')
     : told('unlikely', 'acid was left in the liquor')
 }

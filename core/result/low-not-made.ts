@@ -1,3 +1,4 @@
+import { ionsOf } from '#core/species'
 import { colourOf, molarMass, parseFormula } from '#core/formula'
 import { cause, grams, percentText } from './cause'
 import type { LeftoverJudgement } from './explain-leftover'
@@ -14,13 +15,21 @@ export const neverMade = (facts: YieldFacts): Explanation[] => [
   ...sideReaction(facts),
 ]
 
-/** Reagents that lose strength on the shelf, and how; common practice, no source. */
-const AGES: readonly (readonly [RegExp, string])[] = [
-  [/^NH3|NH4OH/, 'ammonia goes flat'],
-  [/OH$|^(Na|K)OH|\(OH\)2$/, 'hydroxides take up water and carbon dioxide'],
-  [/SO3|S2O5/, 'sulfites oxidise'],
-  [/H2O2/, 'peroxide decomposes'],
-]
+/** Ions and molecules that lose strength on the shelf, and how; common practice, no source. */
+const AGES: Readonly<Record<string, string>> = {
+  NH3: 'ammonia goes flat',
+  OH: 'hydroxides take up water and carbon dioxide',
+  SO3: 'sulfites oxidise',
+  HSO3: 'sulfites oxidise',
+  S2O5: 'sulfites oxidise',
+  H2O2: 'peroxide decomposes',
+}
+function ageOf(species: string): string | undefined {
+  const read = parseFormula(species)
+  if (!read.ok) return undefined
+  const parts = ionsOf(read.value)?.map(({ text }) => text) ?? [read.value.text]
+  return parts.map(part => AGES[part]).find(why => why !== undefined)
+}
 
 function weakReagent(facts: YieldFacts): Explanation[] {
   const much = facts.leftovers.find(({ kind }) => kind === 'too much')
@@ -28,7 +37,7 @@ function weakReagent(facts: YieldFacts): Explanation[] {
   return facts.limiting.flatMap(({ species }) => {
     const needed = facts.percent / facts.planned
     if (needed < 0.3) return []
-    const ages = AGES.find(([pattern]) => pattern.test(species))?.[1]
+    const ages = ageOf(species)
     return [
       cause(
         'weak reagent',

@@ -91,10 +91,15 @@ function neverFor(formula: Formula): string | undefined {
   const anions = (ionsOf(formula) ?? []).filter(({ charge }) => charge < 0)
   const holds = (ion: string): boolean =>
     anions.some(
-      ({ text, complex }) => text === ion || (complex !== undefined && ion === 'CN' && /\(?CN\)?\d*/.test(text)),
+      ({ text, complex }) => text === ion || (complex !== undefined && complex.ligands.some(one => one.text === ion)),
     )
   return neverTreatedIons.find(([ion]) => holds(ion))?.[1]
 }
+
+/** Ammonia itself, or bound in a complex that a base or an acid sets free. */
+const bringsAmmonia = (formula: Formula): boolean =>
+  relate(formula, formulaOf('NH3'))?.waters === 0 ||
+  (ionsOf(formula) ?? []).some(({ complex }) => complex?.ligands.some(({ text }) => text === 'NH3'))
 
 const rowFor = <Row extends TreatedRow>(rows: readonly Row[], { formula }: Left): Row | undefined =>
   rows.find(({ of }) => relate(formula, formulaOf(of))?.units === 1)
@@ -233,7 +238,7 @@ function metals(left: readonly Left[]): Treatment[] {
     if (!row) return []
     const atoms = one.formula.composition.get(row.of)!
     const { reagent, gives, sign } = precipitants[row.as]
-    const holdsAmmonia = left.some(({ formula }) => /NH3/.test(formula.text))
+    const holdsAmmonia = left.some(({ formula }) => bringsAmmonia(formula))
     return [
       {
         of: one.formula.text,
