@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: 'e2e',
   // One test walks through a whole job with several accessibility checks; a slow machine needs the time.
   timeout: 180_000,
-  workers: 1,
+  // Two at a time: files are apart from each other, and a test waits more than it works.
+  workers: 2,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {

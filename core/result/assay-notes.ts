@@ -7,7 +7,7 @@ import {
   type WorksheetResult,
 } from '#core/assay'
 import { parseFormula, type Formula } from '#core/formula'
-import type { MarginNote } from './margin'
+import type { MarginNote } from './note'
 
 export interface AssaySetting {
   readonly sheet: Worksheet

@@ -4,7 +4,7 @@ import { explainSolubility } from '#core/solution'
 import { clashesOf } from '#core/species'
 import { gasFacts, heatOf, potOf, TRAP_MARGIN, type GasFacts, type StageSheet } from '#core/sheet'
 import { rowOf, statements } from './hazard-notes'
-import type { MarginNote, Setting } from './margin'
+import type { MarginNote, Setting } from './note'
 import { capital } from './words'
 
 /** What gas, water, vessel, heat and neighbours ask for at the bench. */

@@ -14,7 +14,7 @@ import {
 } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
 import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
-import type { Setting } from './margin'
+import type { Setting } from './note'
 import { proposeMoves } from './propose-crystals'
 import { proposeProcedure } from './propose-procedure'
 import { stagePot } from './stage-pot'

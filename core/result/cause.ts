@@ -1,4 +1,4 @@
-import type { CauseCode, Explanation } from './explain-yield'
+import type { CauseCode, Explanation } from './explanation'
 
 export interface Evidence {
   readonly says: string | false | undefined

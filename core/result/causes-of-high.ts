@@ -1,7 +1,7 @@
 import { molarMass, parseFormula, relate } from '#core/formula'
 import { cause, grams, percentText } from './cause'
 import { digitSlip } from './digit-slip'
-import type { Explanation } from './explain-yield'
+import type { Explanation } from './explanation'
 import { says } from './says'
 import { wasDone, wasSkipped, type YieldFacts } from './yield-facts'
 

@@ -1,5 +1,5 @@
 import { digitSlip } from './digit-slip'
-import type { Explanation } from './explain-yield'
+import type { Explanation } from './explanation'
 import { lostOnTheWay } from './low-lost'
 import { miscounted } from './low-miscounted'
 import { neverMade } from './low-not-made'

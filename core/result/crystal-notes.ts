@@ -1,7 +1,7 @@
 import { parseFormula, type Formula } from '#core/formula'
 import { solubilityProductSource } from '#core/reference'
 import { findCurve, gramsIn, ionsOfSparing, type Course, type Crop, type Curve, type Verdict } from '#core/solution'
-import type { MarginNote } from './margin'
+import type { MarginNote } from './note'
 
 /** What the margin of a crystallisation knows: the way that was followed and what was found on it. */
 export interface CrystalSetting {

@@ -1,6 +1,6 @@
 import { partsOfMeasured } from '#core/quantity'
 import { cause, percentText } from './cause'
-import type { Explanation } from './explain-yield'
+import type { Explanation } from './explanation'
 import type { YieldFacts } from './yield-facts'
 
 /** Texts that one slip of the hand makes of a reading: two neighbouring digits swapped. */

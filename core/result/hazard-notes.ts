@@ -1,7 +1,7 @@
 import { findSubstance, parseFormula } from '#core/formula'
 import { hazardStatements, type HazardCode, type SubstanceRow } from '#core/reference'
 import type { ReadStage, StageSheet } from '#core/sheet'
-import type { MarginNote } from './margin'
+import type { MarginNote } from './note'
 import { capital, listed } from './words'
 
 /** One note for substances with the same statements, gravest first; statements are those of the usual form of sale. */

@@ -1,6 +1,6 @@
 import { molarMass, parseFormula, relate } from '#core/formula'
 import { percentText } from './cause'
-import type { Explanation } from './explain-yield'
+import type { Explanation } from './explanation'
 import type { YieldFacts } from './yield-facts'
 
 const FORMS = new Set(['heavier form', 'lighter form', 'waters left out'])

@@ -1,5 +1,5 @@
 import { cause, percentText } from './cause'
-import type { Explanation } from './explain-yield'
+import type { Explanation } from './explanation'
 import { missingOf, missingText } from './missing'
 import { says } from './says'
 import type { YieldFacts } from './yield-facts'

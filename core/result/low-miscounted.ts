@@ -1,6 +1,6 @@
 import { findSubstance, formsOf, molarMass, parseFormula } from '#core/formula'
 import { cause, grams, percentText } from './cause'
-import type { Explanation } from './explain-yield'
+import type { Explanation } from './explanation'
 import { says } from './says'
 import { wasDone, type YieldFacts } from './yield-facts'
 

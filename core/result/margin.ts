@@ -1,23 +1,9 @@
 import { formatFigure } from '#core/quantity'
-import type { Curve } from '#core/solution'
-import type { ReadStage, Room, StageSheet } from '#core/sheet'
+import type { StageSheet } from '#core/sheet'
 import { benchNotes } from './bench-notes'
 import { hazardNotes } from './hazard-notes'
+import type { MarginNote, Setting } from './note'
 import { listed } from './words'
-
-/** What the software judged, beside what it concerns; formulas in the text stand in braces. */
-export interface MarginNote {
-  readonly tone: 'hazard' | 'caution' | 'info'
-  readonly tag: string
-  readonly text: string
-}
-
-/** Where a sheet stands: its stage as read, the room, and the lab's own solubility curves. */
-export interface Setting {
-  readonly stage: ReadStage
-  readonly room: Room
-  readonly curves?: readonly Curve[]
-}
 
 /** Hazards of what is at hand, gas, water, vessel and heat, what limits, and what is left over and where it goes. */
 export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {

@@ -6,7 +6,7 @@ import type { MovePlan } from '#core/solution'
 import { dryingAdvice, type DryingOption, type DryingWay } from './drying'
 import { targetOf } from './follow-sheet'
 import { rowOf } from './hazard-notes'
-import type { Setting } from './margin'
+import type { Setting } from './note'
 
 type Draft = Omit<Step, 'id'>
 

@@ -1,6 +1,6 @@
 import { formatFigure, formatValue, standardUncertainty } from '#core/quantity'
 import type { ActualStage } from './actual'
-import type { MarginNote } from './margin'
+import type { MarginNote } from './note'
 import { listed } from './words'
 
 /** What the weighed product says: what was not read, and a plain word on a yield over 100 %. */

@@ -1,6 +1,6 @@
 import { findElement, molarMassFigure } from '#core/formula'
 import { exact, product, sum, type Figure } from '#core/quantity'
-import type { ReadPlan } from './read-plan'
+import type { ReadPlan } from './read-stage'
 import type { PlanSheet } from './route'
 
 /** How much of an element that came in bottles ends in the product. */

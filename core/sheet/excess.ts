@@ -1,4 +1,4 @@
-import type { ReadStage } from './read-plan'
+import type { ReadStage } from './read-stage'
 import { computeStage, type StageSheet } from './stage'
 import { exact, type Figure } from '#core/quantity'
 import type { WayOut } from './ways-out'

@@ -1,7 +1,7 @@
 import { findSubstance, parseFormula, sameStuff, type Formula } from '#core/formula'
 import { exact, product, type Figure } from '#core/quantity'
 import { exposureLimits, type ExposureRow } from '#core/reference'
-import type { ReadStage, Room } from './read-plan'
+import type { ReadStage, Room } from './read-stage'
 import type { StageSheet } from './stage'
 
 export interface GasFacts {

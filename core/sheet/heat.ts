@@ -8,7 +8,7 @@ import {
   waterEnthalpy,
   type EnthalpyPart,
 } from './enthalpy'
-import type { ReadStage, Reagent } from './read-plan'
+import type { ReadStage, Reagent } from './read-stage'
 import type { StageSheet } from './stage'
 import { isGas } from './ways-out'
 

@@ -32,13 +32,9 @@ export {
   readReaction,
   readStageReaction,
   withReadings,
-  type Charge,
   type PlanReading,
-  type ReadPlan,
-  type ReadStage,
-  type Reagent,
-  type Room,
 } from './read-plan'
+export type { Charge, ReadPlan, ReadStage, Reagent, Room } from './read-stage'
 export { computePlan, computeReadPlan, type PlanSheet } from './route'
 export { computeStage, type Gas, type ProductLine, type ReagentLine, type SheetWarning, type StageSheet } from './stage'
 export { waterFormula, type Water } from './water'

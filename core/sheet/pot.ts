@@ -2,7 +2,7 @@ import type { Formula } from '#core/formula'
 import { ionsOf } from '#core/species'
 import { exact, product, sum, type Figure } from '#core/quantity'
 import { dissolve, type Curve, type SolubilityProblem } from '#core/solution'
-import type { ReadStage } from './read-plan'
+import type { ReadStage } from './read-stage'
 import type { StageSheet } from './stage'
 import { isWater, waterBrought } from './water'
 

@@ -1,66 +1,15 @@
 import { balance, mixReactions, parseEquation, printReaction, type Reaction, type Term } from '#core/equation'
-import { canBeWeighed, parseFormula, relate, type Formula, type Relation } from '#core/formula'
+import { canBeWeighed, parseFormula, relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { exact, sum, type Figure } from '#core/quantity'
 import { ROOM, type SubstanceRow } from '#core/reference'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { Path, PlanProblem, SheetProblem } from './problems'
-import { readBench, type Bench, type SideField } from './read-bench'
+import { readBench, type SideField } from './read-bench'
+import type { Charge, ReadPlan, ReadStage, Reagent, Room } from './read-stage'
 import { readCharge, readSupply, type Earlier } from './read-supply'
 import { attempt, Blocked, decided, need, quantity, Refused, refuse } from './refuse'
 import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from './supply'
-import type { WayOut } from './ways-out'
-
-/** How much of a reagent goes in: a fixed amount, a share of what the reaction needs, or all that an earlier stage made. */
-export type Charge =
-  | { readonly by: 'amount'; readonly amount: Figure; readonly mass?: Figure; readonly volume?: Figure }
-  | { readonly by: 'equivalents'; readonly equivalents: Figure }
-  | { readonly by: 'all' }
-
-export interface Reagent {
-  readonly term: Term
-  readonly supply: Supply
-  readonly charge: Charge
-  /** The stage it comes from. */
-  readonly from?: string
-  /** False for a reactant the plan does not mention, water mostly. */
-  readonly planned: boolean
-  /** Where the chemist says that its excess goes. */
-  readonly wayOut?: WayOut
-}
-
-export interface ReadStage {
-  readonly id: string
-  readonly reaction: Reaction
-  /** One for each reactant, in the equation's order. */
-  readonly reagents: readonly Reagent[]
-  readonly product: { readonly term: Term; readonly form: Formula; readonly relation: Relation }
-  /** Extent that the target asks for, mol. */
-  readonly target?: Figure
-  readonly targetMass?: Figure
-  readonly yield: Figure
-  readonly molarVolume: Figure
-  /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
-  readonly inPot: boolean
-  readonly bench: Bench
-  /** Fields that say something that does not read: figures that hang on them are not to be shown. */
-  readonly unread: readonly SideField[]
-  /** The lab's own substances, which come before the shipped ones. */
-  readonly own: readonly SubstanceRow[]
-}
-
-export interface ReadPlan {
-  readonly stages: readonly ReadStage[]
-  readonly room: Room
-}
-export interface Room {
-  readonly celsius: number
-  readonly kilopascal: number
-  /** mL of air in the room, where the plan says. */
-  readonly volume?: Figure
-  /** What the plan says and does not read: the usual value stands in its place. */
-  readonly unread: readonly ('temperature' | 'pressure' | 'volume')[]
-}
 
 /** A plan as far as it reads, with every problem at its place. */
 export interface PlanReading {

@@ -3,7 +3,8 @@ import { fail, ok, type Checked } from '#core/problem'
 import { exact, product, sum, type Figure } from '#core/quantity'
 import type { Plan } from './plan'
 import type { PlanProblem } from './problems'
-import { readPlan, type Charge, type ReadPlan, type ReadStage, type Reagent } from './read-plan'
+import { readPlan } from './read-plan'
+import type { Charge, ReadPlan, ReadStage, Reagent } from './read-stage'
 import { computeStage, extentForProduct, extentFrom, type SheetWarning, type StageSheet } from './stage'
 
 export interface PlanSheet {

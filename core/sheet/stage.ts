@@ -1,7 +1,7 @@
 import { termText, type Term } from '#core/equation'
 import { molarMassFigure } from '#core/formula'
 import { difference, exact, product, renamed, sum, type Figure } from '#core/quantity'
-import type { ReadStage, Reagent } from './read-plan'
+import type { ReadStage, Reagent } from './read-stage'
 import { leftoverMass, massFor, volumeFor } from './supply'
 import { coefficientOf, isWater, waterOf, type Water } from './water'
 import { isGas, wayOutOfExcess, wayOutOfProduct, type WayOut } from './ways-out'

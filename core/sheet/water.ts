@@ -1,7 +1,7 @@
 import type { Term } from '#core/equation'
 import { molarMassFigure, parseFormula, type Formula } from '#core/formula'
 import { exact, product, sum, type Figure } from '#core/quantity'
-import type { ReadStage, Reagent } from './read-plan'
+import type { ReadStage, Reagent } from './read-stage'
 import { massFor, waterWith } from './supply'
 
 export interface Water {
