@@ -1,4 +1,4 @@
-import { isPaused, type Timer } from '#core/journal'
+import { isPaused, remaining, type Timer } from '#core/journal'
 import { useOutboxStore, type NewEntry } from '~/stores/outbox'
 
 /** Turns a clock of any batch; each turn is an entry of that batch's journal. */
@@ -27,7 +27,11 @@ export function useTimers() {
       } as NewEntry)
     },
     toggle: (code: string, timer: Timer): void => turn(code, timer, isPaused(timer) ? 'resume' : 'pause'),
-    add: (code: string, timer: Timer, seconds: number): void => turn(code, timer, 'add', seconds),
+    /** So much more from now on, where it is over already. */
+    add(code: string, timer: Timer, seconds: number): void {
+      const left = remaining(timer, Date.now()) ?? 0
+      turn(code, timer, 'add', Math.round(seconds + Math.max(0, -left)))
+    },
     stop: (code: string, timer: Timer): void => turn(code, timer, 'stop'),
   }
 }

@@ -349,6 +349,7 @@ export const useBatchStore = defineStore('batch', () => {
     room,
     setting,
     read,
+    reading,
     sheet,
     sheets,
     problems,

@@ -72,7 +72,10 @@ export function explainFormula(problem: FormulaProblem): Advice {
     case 'formula.leading-number':
       return {
         why: 'A number in front belongs to an equation, not to one formula.',
-        fix: `Write ${problem.rest}, or put the repeated part in brackets: (CdSO4)3.8H2O.`,
+        fix:
+          problem.rest.trim() === ''
+            ? 'Write what there are so many of. A charge stands behind a ^, its digit first: Fe^2+.'
+            : `Write ${problem.rest}, or put the repeated part in brackets: (CdSO4)3.8H2O.`,
       }
     case 'formula.number-alone':
       return {

@@ -14,6 +14,24 @@ import {
   type LaneStep,
 } from '.'
 
+describe('dry to constant mass', () => {
+  it('takes two weighings with drying between them, and not two in one go', () => {
+    const series = (minutes: number) =>
+      judgeDryness(
+        [
+          { hours: 0, mass: 12.34 },
+          { hours: 1, mass: 12.01 },
+          { hours: 1 + minutes / 60, mass: 12.01 },
+        ],
+        0.02,
+      ).isConstant
+    expect(series(1)).toBe(false)
+    expect(series(9)).toBe(false)
+    expect(series(10)).toBe(true)
+    expect(series(60)).toBe(true)
+  })
+})
+
 describe('judgeSpots', () => {
   const saw = (added: string, result: 'cloud' | 'clear') => ({ added, result })
   it.each([

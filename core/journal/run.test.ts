@@ -135,6 +135,9 @@ describe('timers', () => {
 })
 
 describe('forgottenBefore', () => {
+  it('does not ask for the empty vessel on the step that weighs it', () => {
+    expect(forgottenBefore(run(took('weigh-1', 'done', 1)), 'tare-1', false)).toEqual([])
+  })
   const codes = (step: string, hasTare: boolean, ...entries: Entry[]) =>
     forgottenBefore(run(...entries), step, hasTare).map(({ code }) => code)
 

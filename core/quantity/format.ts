@@ -82,4 +82,7 @@ const significantDecimals = (value: number, digits: number): number =>
 const scaleOf = (kind: Kind, size: number) =>
   shown[kind]?.find(scale => size >= scale.from) ?? { unit: fixedUnit[kind], size: 1 }
 
-const withUnit = (number: string, unit: string): string => (unit === '' ? number : `${number}${THIN}${unit}`)
+/** A minus as it is printed, and none before a zero. */
+const signed = (number: string): string => (Number(number) === 0 ? number.replace('-', '') : number.replace('-', '−'))
+const withUnit = (number: string, unit: string): string =>
+  unit === '' ? signed(number) : `${signed(number)}${THIN}${unit}`

@@ -268,3 +268,16 @@ describe('one reading of measured text', () => {
     expect(completed('20', undefined)).toBe('20')
   })
 })
+
+describe('signs', () => {
+  const grams = (value: number) => exact(value, 'mass', 'mass')
+  it('are a minus as it is printed, and none before a zero', () => {
+    expect(formatValue(-1.55, 'mass', 3)).toBe('−1.55\u202fg')
+    expect(formatValue(-0.0000001, 'volume', 1)).not.toMatch(/^−0\.?0*\u202f/)
+    expect(formatFigure(exact(-0, 'volume', 'nothing'))).toBe('0\u202fmL')
+  })
+  it('do not follow one another in a working', () => {
+    const line = workingOf(difference('left', grams(5), product('eaten', 'mass', [grams(-2), exact(1.5)]))).at(-1)!
+    expect(line.relation).toBe('5.0000\u202fg − (−3.0000\u202fg)')
+  })
+})

@@ -54,11 +54,16 @@ const lineOf = (figure: Figure, last: boolean): WorkingLine => ({
 
 function relationOf({ made }: Figure): string {
   if (made.how === 'sum')
-    return made.terms.map(([weight, of], i) => `${signOf(weight, i)}${weightOf(weight)}${shownInput(of)}`).join(' ')
+    return made.terms
+      .map(([weight, of], i) => `${signOf(weight, i)}${weightOf(weight)}${inBrackets(shownInput(of))}`)
+      .join(' ')
   if (made.how === 'given') return ''
   const over = made.over.map(shownInput).join(' × ') || '1'
   return made.under.length === 0 ? over : `${over} ÷ ${made.under.map(shownInput).join(' ÷ ')}`
 }
+
+/** A negative term stands in brackets: two signs in a row read as a slip. */
+const inBrackets = (shown: string): string => (/^[-−]/.test(shown) ? `(${shown})` : shown)
 
 const signOf = (weight: number, i: number): string => (weight < 0 ? (i === 0 ? '−' : '− ') : i === 0 ? '' : '+ ')
 const weightOf = (weight: number): string =>

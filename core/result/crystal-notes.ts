@@ -1,3 +1,4 @@
+import { toSignificant } from '#core/quantity'
 import { parseFormula, type Formula } from '#core/formula'
 import { solubilityProductSource } from '#core/reference'
 import { findCurve, gramsIn, ionsOfSparing, type Course, type Crop, type Curve, type Verdict } from '#core/solution'
@@ -72,13 +73,13 @@ function cropNotes({ course, product, curves }: CrystalSetting, curve: Curve): M
       note(
         'caution',
         'Low crop',
-        `${left.toPrecision(2)} g of the salt stay in the liquor. Boil it down and chill it for a second crop, less clean.`,
+        `${toSignificant(left, 2)} g of the salt stay in the liquor. Boil it down and chill it for a second crop, less clean.`,
       ),
     )
   }
   const strangers = crops.filter(crop => !isOf(crop, product, curves))
   if (strangers.length > 0) {
-    const masses = strangers.map(({ form, mass }) => `${mass.toPrecision(2)} g of {${form}}`).join(', ')
+    const masses = strangers.map(({ form, mass }) => `${toSignificant(mass, 2)} g of {${form}}`).join(', ')
     notes.push(note('hazard', 'Mixed crop', `${masses} come down with it.`))
   }
   return notes

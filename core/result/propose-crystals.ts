@@ -1,3 +1,4 @@
+import { toSignificant } from '#core/quantity'
 import type { Formula } from '#core/formula'
 import {
   follow,
@@ -33,8 +34,8 @@ export function proposeMoves(pot: PotState, product: Formula, own: readonly Curv
   const difference = wanted === undefined ? 0 : pot.water - wanted
   const moves: MovePlan[] = [
     { heatTo: `${hot} °C` },
-    ...(difference > 0.5 ? [{ evaporate: { water: `${difference.toPrecision(3)} g` } }] : []),
-    ...(difference < -0.5 ? [{ addWater: `${(-difference * 1.05).toPrecision(3)} g` }] : []),
+    ...(difference > 0.5 ? [{ evaporate: { water: `${toSignificant(difference, 3)} g` } }] : []),
+    ...(difference < -0.5 ? [{ addWater: `${toSignificant(-difference * 1.05, 3)} g` }] : []),
     { coolTo: `${cold} °C` },
     { filter: { retained: RETAINED } },
   ]
@@ -47,7 +48,7 @@ function washFor(pot: PotState, moves: readonly MovePlan[], product: Formula, ow
   const cake = course?.ok ? course.value.cakes[0] : undefined
   const best = cake && washOptions({ pot: cake.pot, retained: 0.2, product }, own)[0]
   if (!best || best.verdict === 'avoid') return []
-  const volume = `${Math.max(1, best.portion).toPrecision(2)} mL`
+  const volume = `${toSignificant(Math.max(1, best.portion), 2)} mL`
   return Array.from({ length: best.portions }, () => ({
     wash: { with: best.solvent, volume, at: `${best.celsius} °C` },
   }))

@@ -1,6 +1,6 @@
 import { parseFormula } from '#core/formula'
 import type { Operation, Step } from '#core/journal'
-import { formatFigure, parseQuantity } from '#core/quantity'
+import { formatFigure, parseQuantity, type Figure } from '#core/quantity'
 import { gasFacts, heatOf, type ReagentLine, type StageSheet } from '#core/sheet'
 import type { MovePlan } from '#core/solution'
 import { dryingAdvice, type DryingOption, type DryingWay } from './drying'
@@ -52,6 +52,10 @@ function bottleOf({ species }: ReagentLine, { stage }: Setting): string {
   return label?.made.how === 'given' && label.made.written ? `, ${label.made.written}` : ''
 }
 
+/** Water that was typed as a volume is measured as one. */
+const asTyped = (water: Figure): Figure =>
+  (water.made.how === 'product' ? water.made.over.find(({ kind }) => kind === 'volume') : undefined) ?? water
+
 function chargeSteps(sheet: StageSheet, setting: Setting): Draft[] {
   const { bench } = setting.stage
   const charges = planned(sheet).map((line): Draft => {
@@ -74,7 +78,7 @@ function chargeSteps(sheet: StageSheet, setting: Setting): Draft[] {
           {
             do: 'measure',
             words: 'Measure the water into the vessel',
-            target: formatFigure(water, 4).replaceAll('\u202f', ' '),
+            target: formatFigure(asTyped(water), 4).replaceAll('\u202f', ' '),
             why: 'The sheet’s water: enough to keep everything dissolved while it reacts.',
           } as const,
         ]

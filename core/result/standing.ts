@@ -55,7 +55,11 @@ export function nextWant(plan: Plan, entries: readonly Entry[], own: readonly Su
 }
 
 /** The first stage that is not yet through: its product is not weighed, or what goes on in the pot is not charged. */
-function currentStage({ stages }: ReadPlan, sheets: readonly StageSheet[], lines: readonly JournalLine[]): number {
+export function currentStage(
+  { stages }: Pick<ReadPlan, 'stages'>,
+  sheets: readonly StageSheet[],
+  lines: readonly JournalLine[],
+): number {
   const at = sheets.findIndex((sheet, i) => {
     const later = sheets.slice(i + 1).some(({ id }) => lines.some(({ entry }) => stageOf(entry) === id))
     if (later || productMass(lines, sheet.id)) return false

@@ -568,3 +568,37 @@ describe('the liquid in the pot', () => {
     expect(liquid(copper)).toBeCloseTo(100.1 + 9.03 + 6.4 + 2.7, 0)
   })
 })
+
+describe('water for what goes by reacting', () => {
+  const needs = (stage: Omit<StagePlan, 'id'>): string[] => {
+    const read = readPlan({ stages: [{ id: 's1', ...stage }] })
+    const sheets = read.ok ? computeReadPlan(read.value) : read
+    if (!read.ok || !sheets.ok) throw new Error('not read')
+    return potOf(read.value.stages[0]!, sheets.value.stages[0]!)
+      .needs.filter(({ role }) => role === 'reagent')
+      .map(({ formula }) => formula)
+  }
+  it('is not asked for a carbonate that the acid dissolves, but for a salt whose anion stays', () => {
+    expect(
+      needs({
+        equation: 'Na2CO3 + HCl -> NaCl + CO2 + H2O',
+        reagents: [
+          { species: 'Na2CO3', supply: { kind: 'solid' }, charge: { mass: '20 g' } },
+          { species: 'HCl', supply: { kind: 'solution', concentration: '6 mol/L' } },
+        ],
+        product: { species: 'NaCl' },
+      }),
+    ).toEqual([])
+    expect(
+      needs({
+        equation: 'Na2CO3 + CaCl2 -> CaCO3 + NaCl',
+        solvent: '100 mL',
+        reagents: [
+          { species: 'Na2CO3', supply: { kind: 'solid' }, charge: { mass: '20 g' } },
+          { species: 'CaCl2', supply: { kind: 'solid' } },
+        ],
+        product: { species: 'CaCO3' },
+      }),
+    ).toEqual(['Na2CO3', 'CaCl2'])
+  })
+})

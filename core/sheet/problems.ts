@@ -114,17 +114,17 @@ function explainSheet(problem: SheetProblem): Advice {
       }
     case 'sheet.no-scale':
       return {
-        why: `Nothing sets the scale of stage ${problem.stage}.`,
+        why: 'Nothing sets the scale of this stage.',
         fix: 'Give one charge as a mass, volume or amount, or a target mass of product.',
       }
     case 'sheet.two-scales':
       return {
-        why: `Both a target and a charge set the scale of stage ${problem.stage}.`,
+        why: 'Both a target and a charge set the scale.',
         fix: 'Keep the target and give the charges as equivalents, or keep the charge and drop the target.',
       }
     case 'sheet.target-not-last':
       return {
-        why: `Stage ${problem.stage} has a target but is not the last.`,
+        why: 'This stage has a target but is not the last.',
         fix: 'Put the target on the last stage; what the others need follows.',
       }
   }

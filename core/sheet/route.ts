@@ -166,7 +166,7 @@ const overdrawn = (reagents: readonly Reagent[], made: ReadonlyMap<string, Figur
       : [
           {
             code: 'stage.short',
-            message: `Stage ${reagent.from} makes less ${reagent.supply.weighed.text} than is charged here.`,
+            message: `The stage before makes less {${reagent.supply.weighed.text}} than is charged here.`,
           },
         ]
   })

@@ -1,6 +1,6 @@
 import { termText, type Term } from '#core/equation'
 import { molarMassFigure } from '#core/formula'
-import { difference, exact, product, renamed, sum, type Figure } from '#core/quantity'
+import { difference, exact, product, renamed, sum, type Figure, toSignificant } from '#core/quantity'
 import type { ReadStage, Reagent } from './read-stage'
 import { leftoverMass, massFor, volumeFor } from './supply'
 import { coefficientOf, isWater, waterOf, type Water } from './water'
@@ -210,7 +210,7 @@ function warningsOf(stage: ReadStage, water: Water): SheetWarning[] {
   if (water.total.value < -1e-9) {
     warnings.push({
       code: 'water.short',
-      message: `The reagents bring less water than the reaction and ${stage.product.form.text} take: add at least ${(-water.total.value).toPrecision(3)} g.`,
+      message: `The reagents bring less water than the reaction and ${stage.product.form.text} take: add at least ${toSignificant(-water.total.value, 3)} g.`,
     })
   }
   for (const { term, supply, planned } of stage.reagents) {

@@ -141,9 +141,15 @@ export function changedStates(
   const gather = (side: readonly (States | undefined)[], element: string): number[] =>
     [...new Set(side.flatMap(states => states!.get(element) ?? []))].sort((a, b) => a - b)
   const elements = new Set(left.flatMap(states => [...states!.keys()]))
-  return [...elements].flatMap(element => {
+  const changed = [...elements].flatMap(element => {
     const from = gather(left, element)
     const to = gather(right, element)
     return from.join() === to.join() ? [] : [{ element, from, to }]
   })
+  // Electrons go from one element to another, or within one: where nothing rises or nothing falls, an average only shifted with the partners.
+  const ends = changed.map(({ from, to }) => ({
+    rises: Math.max(...to) > Math.max(...from),
+    falls: Math.min(...to) < Math.min(...from),
+  }))
+  return ends.some(({ rises }) => rises) && ends.some(({ falls }) => falls) ? changed : []
 }

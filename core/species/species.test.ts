@@ -196,3 +196,19 @@ describe('a formula with many metals of several charges', () => {
     ])
   })
 })
+
+describe('electrons', () => {
+  const f = (text: string): Formula => {
+    const read = parseFormula(text)
+    if (!read.ok) throw new Error(text)
+    return read.value
+  }
+  it('are told where one element rises and another falls, and not where an average shifts with its partners', () => {
+    expect(changedStates(['Zn', 'HCl'].map(f), ['ZnCl2', 'H2'].map(f))?.map(({ element }) => element)).toEqual([
+      'Zn',
+      'H',
+    ])
+    expect(changedStates(['H2O2'].map(f), ['H2O', 'O2'].map(f))?.map(({ element }) => element)).toEqual(['O'])
+    expect(changedStates(['CuO', 'CH3COOH'].map(f), ['Cu(CH3COO)2', 'H2O'].map(f))).toEqual([])
+  })
+})

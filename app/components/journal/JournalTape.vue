@@ -53,8 +53,8 @@ function struck({ entry, corrections }: JournalLine): { text: string; why: strin
           <span class="min-w-0">
             <span class="text-soft"><RichText :text="about(line.entry)" /></span>
             <span v-for="(old, i) in struck(line)" :key="i" class="block"
-              ><s class="figure text-soft">{{ old.text }}</s>
-              <span class="small">{{ old.why }} ({{ nameOf(old.by) }})</span></span
+              ><s class="figure text-soft">{{ old.text }}</s
+              >&nbsp;<span class="small">{{ old.why }} ({{ nameOf(old.by) }})</span></span
             >
             <span class="block break-words" :class="{ 'figure font-semibold': line.entry.kind === 'reading' }"
               ><RichText :text="line.current ?? 'struck out'"

@@ -73,7 +73,7 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
           <tr v-for="row in rows" :key="row.name" class="border-b border-rule">
             <th scope="row" class="py-1 text-left font-normal text-soft">{{ row.name }}</th>
             <td class="figure py-1 text-right">
-              {{ row.sign }}
+              <template v-if="row.figure.value >= 0">{{ row.sign }}</template>
               <FigureButton
                 :most="4"
                 :figure="row.figure"

@@ -16,6 +16,7 @@ const shown = computed(() =>
 )
 const text = ({ timer }: Clock): string => {
   const left = remaining(timer, now.value.getTime())
+  if (timer.every && timer.seconds === undefined && left !== undefined) return `again in ${clockWords(left)}`
   if (left === undefined) return `${clockWords(elapsed(timer, now.value.getTime()))} gone`
   return left < 0 ? `over by ${clockWords(-left)}` : `${clockWords(left)} left`
 }

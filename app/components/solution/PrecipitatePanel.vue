@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { explainFormula, molarMass, parseFormula } from '#core/formula'
-import { explainQuantity, formatValue, parseQuantity, type Kind } from '#core/quantity'
+import { explainQuantity, formatValue, parseQuantity, type Kind, toSignificant } from '#core/quantity'
 import { hydroxideRange, ionsOfSparing, precipitationTable, washLoss } from '#core/solution'
 
 /** A sparingly soluble salt thrown down: how completely with which excess, and what washing it costs. */
 const props = defineProps<{ salt: string; grams: number; millilitres: number }>()
 const draft = reactive({
   salt: props.salt,
-  grams: `${props.grams.toPrecision(4)} g`,
-  volume: props.millilitres > 0.5 ? `${props.millilitres.toPrecision(3)} mL` : '',
+  grams: `${toSignificant(props.grams, 4)} g`,
+  volume: props.millilitres > 0.5 ? `${toSignificant(props.millilitres, 3)} mL` : '',
   wash: '100 mL',
   precipitant: 1 as 0 | 1,
 })

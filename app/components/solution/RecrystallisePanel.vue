@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { explainFormula, parseFormula, type Formula } from '#core/formula'
-import { explainQuantity, parseQuantity, type Kind } from '#core/quantity'
+import { explainQuantity, parseQuantity, type Kind, toSignificant } from '#core/quantity'
 import { explainSolubility, recrystallise, type Curve } from '#core/solution'
 
 /** A recrystallisation planned from the crude mass and what is suspected in it. */
 const { product, crude, curves } = defineProps<{ product: Formula; crude: number; curves: readonly Curve[] }>()
 const draft = reactive({
-  crude: `${crude.toPrecision(4)} g`,
+  crude: `${toSignificant(crude, 4)} g`,
   impurity: '',
   share: '3 %',
   hot: '80 °C',
@@ -60,9 +60,9 @@ const percent = (share: number): string => `${(share * 100).toFixed(1)} %`
       <QuantityField v-model="draft.cold" wide label="Cool to" :problem="problemOf('cold')" />
     </div>
     <p v-if="planned?.ok" class="mt-3 text-[15px]" role="status">
-      <b class="figure">{{ planned.value.water.toPrecision(3) }} g</b> of water at {{ planned.value.hot }} °C, a tenth
-      more than just dissolves it. At {{ planned.value.cold }} °C
-      <b class="figure">{{ planned.value.crop.mass.toPrecision(3) }} g</b> of
+      <b class="figure">{{ toSignificant(planned.value.water, 3) }} g</b> of water at {{ planned.value.hot }} °C, a
+      tenth more than just dissolves it. At {{ planned.value.cold }} °C
+      <b class="figure">{{ toSignificant(planned.value.crop.mass, 3) }} g</b> of
       <FormulaText :text="planned.value.crop.form" /> come down, {{ percent(planned.value.recovery) }} of what is in
       it<template v-if="impurity"
         >; dried with a fifth of its mass of liquor in it, {{ percent(planned.value.purity) }} pure against

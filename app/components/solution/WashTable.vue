@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { toSignificant } from '#core/quantity'
 import type { WashOption } from '#core/solution'
 
 /** Ways to wash the crop, the best first. */
 const { options } = defineProps<{ options: readonly WashOption[] }>()
 const emit = defineEmits<{ take: [option: WashOption] }>()
 const words = { good: 'text-verdigris', possible: 'text-ink', avoid: 'text-red' } as const
-const grams = (mass: number): string => (mass >= 10 ? mass.toFixed(1) : mass >= 0.005 ? mass.toFixed(2) : 'a trace')
+const grams = (mass: number): string =>
+  mass >= 10 ? `${mass.toFixed(1)} g` : mass >= 0.005 ? `${mass.toFixed(2)} g` : 'a trace'
 </script>
 
 <template>
@@ -27,10 +29,10 @@ const grams = (mass: number): string => (mass >= 10 ? mass.toFixed(1) : mass >= 
             <b :class="words[option.verdict]">{{ option.solvent }}, {{ option.celsius }} °C</b>
             <span class="small block">{{ option.verdict }}</span>
           </td>
-          <td class="figure py-1.5">{{ option.portions }} × {{ option.portion.toPrecision(2) }} mL</td>
+          <td class="figure py-1.5">{{ option.portions }} × {{ toSignificant(option.portion, 2) }} mL</td>
           <td class="figure py-1.5 text-right">{{ option.lossWord }}</td>
           <td class="figure py-1.5 text-right">
-            {{ grams(option.left) }} g<span class="small block font-sans">of {{ grams(option.before) }} g</span>
+            {{ grams(option.left) }}<span class="small block font-sans">of {{ grams(option.before) }}</span>
           </td>
           <td class="small py-1.5 pl-4"><RichText :text="option.warnings.join(' ')" /></td>
           <td class="py-1.5">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { toSignificant } from '#core/quantity'
 import { parseFormula } from '#core/formula'
 import { crystalNotes, dryingAdvice, proposeMoves, recoveryOf, stagePot } from '#core/result'
 import {
@@ -228,7 +229,7 @@ const washesAttempt = useAttempt('How to wash', () => {
 })
 const washes = computed(() => washesAttempt.value.value ?? [])
 function takeWash({ solvent, celsius, portions, portion }: WashOption): void {
-  const wash: MovePlan = { wash: { with: solvent, volume: `${portion.toPrecision(2)} mL`, at: `${celsius} °C` } }
+  const wash: MovePlan = { wash: { with: solvent, volume: `${toSignificant(portion, 2)} mL`, at: `${celsius} °C` } }
   change([...moves.value.filter(move => !('wash' in move)), ...Array.from({ length: portions }, () => wash)], 'wash')
 }
 const dryingAttempt = useAttempt('How to dry', () =>
@@ -242,11 +243,11 @@ const recoveryAttempt = useAttempt('What of it comes', () =>
 )
 const recovery = computed(() => recoveryAttempt.value.value ?? 0)
 function takeYield(): void {
-  batch.change(stage => withYield(stage, `${(recovery.value * 100).toPrecision(3)} %`), 'yield from crystals')
+  batch.change(stage => withYield(stage, `${toSignificant(recovery.value * 100, 3)} %`), 'yield from crystals')
 }
 const boiledOff = computed(() => done.value?.boiledOff ?? 0)
 function takeWater(): void {
-  batch.change(stage => withBench(stage, 'evaporate', `${boiledOff.value.toPrecision(3)} g`), 'water from crystals')
+  batch.change(stage => withBench(stage, 'evaporate', `${toSignificant(boiledOff.value, 3)} g`), 'water from crystals')
 }
 
 const potVolume = computed(() => {
@@ -342,10 +343,10 @@ const attempts = [
           /></PanelGuard>
           <div class="crops mt-2" role="status">
             <p v-for="crop in crops" :key="crop.form">
-              <b class="figure text-[20px]">{{ crop.mass.toPrecision(4) }} g</b> <FormulaText :text="crop.form" />,
+              <b class="figure text-[20px]">{{ toSignificant(crop.mass, 4) }} g</b> <FormulaText :text="crop.form" />,
               {{ (crop.recovery * 100).toFixed(1) }} % of what could be
               <span v-if="crop.entrained > 0.0005" class="small"
-                >with {{ crop.entrained.toPrecision(2) }} g of the liquor’s salts dried into it</span
+                >with {{ toSignificant(crop.entrained, 2) }} g of the liquor’s salts dried into it</span
               >
             </p>
             <p v-if="crops.length === 0">No crop yet.</p>
@@ -355,7 +356,7 @@ const attempts = [
               Expect {{ (recovery * 100).toFixed(0) }} % on the sheet
             </button>
             <button v-if="boiledOff > 0.005" type="button" class="button button-quiet" @click="takeWater">
-              Boil off {{ boiledOff.toPrecision(3) }} g on the sheet
+              Boil off {{ toSignificant(boiledOff, 3) }} g on the sheet
             </button>
             <button
               v-if="isOwn"
@@ -404,7 +405,7 @@ const attempts = [
             <li v-for="arrival in verdict.order" :key="arrival.form" class="border-b border-rule py-1.5">
               <FormulaText :text="arrival.form" /> from <b class="figure">{{ arrival.celsius.toFixed(0) }} °C</b>, in
               the end
-              <b class="figure">{{ arrival.mass.toPrecision(3) }} g</b>
+              <b class="figure">{{ toSignificant(arrival.mass, 3) }} g</b>
             </li>
           </ol>
           <p v-if="verdict.order.length === 0" class="text-[14px]">Nothing comes down on this way.</p>

@@ -20,7 +20,7 @@ import {
   type StepState,
 } from '#core/journal'
 import { formatFigure, product } from '#core/quantity'
-import { judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
+import { currentStage, judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useStepDrafts } from '~/composables/useStepDrafts'
@@ -43,6 +43,18 @@ const clocks = useTimers()
 const minute = computed(() => Math.floor(now.value.getTime() / 60_000) * 60_000)
 const planned = computed(() => spans(minute.value))
 
+/** A run that names no stage opens at the first that is not through. */
+const route = useRoute()
+watch(
+  () => [route.query.stage, batch.sheets, journal.isLoaded] as const,
+  ([named, sheets, isLoaded]) => {
+    const stages = batch.reading?.plan.stages ?? []
+    if (named !== undefined || !isLoaded || sheets.length < 2 || stages.length !== sheets.length) return
+    const first = sheets[currentStage({ stages }, sheets, journal.lines)]
+    if (first && first.id !== stage.value.id) void navigateTo({ query: { stage: first.id } }, { replace: true })
+  },
+  { immediate: true },
+)
 const nextStage = computed(() => batch.stages[batch.stageAt + 1])
 const chosenId = ref<string>()
 watch(
@@ -477,7 +489,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
               :code="batch.code"
               :stage="stage.id"
               :step="step.id"
-              :text="`Photo at: ${step.words}`"
+              :text="`Photo at: ${step.words.replace(/[{}]/g, '')}`"
             /> </SeenCard
         ></PanelGuard>
         <p v-if="!run.next" class="mt-4 text-[17px]">
