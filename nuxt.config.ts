@@ -3,6 +3,9 @@ import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
 
+const SHARED =
+  /\/app\/(?:components\/(?:formula|problem|quantity|equation|sheet|shell|batch)|composables|stores|utils)\//
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   ssr: false,
@@ -11,7 +14,13 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   telemetry: false,
   components: [{ path: '~/components', pathPrefix: false }],
-  vite: { plugins: [tailwindcss()] },
+  vite: {
+    plugins: [tailwindcss()],
+    build: {
+      // What nearly every page needs is one file: a browser opens few connections to a host, and small files wait for each other.
+      rollupOptions: { output: { manualChunks: id => (SHARED.test(id) ? 'shared' : undefined) } },
+    },
+  },
   // Other pages' chunks are fetched when a link is about to be followed, so the first page stays light.
   experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
   nitro: {
@@ -33,6 +42,10 @@ export default defineNuxtConfig({
     },
   },
   hooks: {
+    /** Nothing is fetched ahead of a first page: the service worker brings the other pages' files behind it. */
+    'build:manifest'(manifest) {
+      for (const file of Object.values(manifest)) file.prefetch = false
+    },
     /** What the service worker keeps: every built file, by its name. */
     'nitro:build:before'({ options }) {
       const client = join(options.buildDir, 'dist/client')

@@ -5,8 +5,9 @@ export default defineConfig({
   testDir: 'e2e',
   // One test walks through a whole job with several accessibility checks; a slow machine needs the time.
   timeout: 180_000,
-  // Two at a time: files are apart from each other, and a test waits more than it works.
-  workers: 2,
+  // Tests are apart from each other, and each waits more than it works.
+  workers: 3,
+  fullyParallel: true,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {

@@ -12,7 +12,7 @@ export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {
   return [
     ...(isRead ? benchNotes(sheet, setting) : []),
     ...hazardNotes(sheet, setting.stage),
-    ...warningNotes(sheet),
+    ...warningNotes(sheet).filter(() => isRead),
     ...limitNotes(sheet),
     ...leftoverNotes(sheet),
   ]

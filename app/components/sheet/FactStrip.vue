@@ -73,7 +73,8 @@ const facts = computed((): { key: Fact; label: string; value: string; estimate?:
       <span class="block text-[12.5px] text-soft"
         >{{ fact.label }}<span v-if="fact.estimate" class="tag ml-1 bg-amber-soft text-amber">estimate</span></span
       >
-      <span class="figure text-[17px] font-semibold">{{ fact.value }}</span>
+      <span v-if="fact.value === UNREAD" class="text-[14px] text-red">{{ fact.value }}</span>
+      <span v-else class="figure text-[17px] font-semibold">{{ fact.value }}</span>
     </button>
   </div>
 </template>

@@ -214,7 +214,7 @@ function moveOn(event: Event): void {
               hidden
               :label="`Target mass of ${one.text}`"
               :model-value="stage.target?.mass ?? ''"
-              placeholder="target, g"
+              placeholder="target"
               unit="g"
               class="measure ml-auto w-[104px] text-[16px] font-semibold"
               :class="{ 'rounded-md outline-2 outline-verdigris': stage.target }"
