@@ -34,7 +34,7 @@ test('a batch goes from its equation to a yield that can be checked on paper', a
   })
 
   await test.step('sheet: charges typed, the rest follows, the bottle is not the formula', async () => {
-    await expect(page.getByText('Nothing sets the scale of stage s1.')).toBeVisible()
+    await expect(page.getByText('Nothing sets the scale of this stage.')).toBeVisible()
     await page.getByLabel('Supply of HCl').click()
     await page.getByRole('radio', { name: 'Solution' }).click()
     await page.getByLabel(/^Strength/).fill('3.00 mol/L')

@@ -3,7 +3,8 @@ import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step } from '#co
 import { bareSteps, followSheet, proposedFor } from '#core/result'
 import { useAttempt } from './useAttempt'
 import { TAKEN, useBatchStore } from '~/stores/batch'
-import { useJournalStore, type NewEntry } from '~/stores/journal'
+import { useJournalStore } from '~/stores/journal'
+import type { NewEntry } from '~/stores/outbox'
 import { useLabStore } from '~/stores/lab'
 import { localCalendar } from '~/utils/calendar'
 

@@ -3,8 +3,6 @@ import { computed, ref } from 'vue'
 import { foldJournal, timersOf } from '#core/journal'
 import { useOutboxStore, type NewEntry, type Stored } from './outbox'
 
-export type { NewEntry } from './outbox'
-
 const RETRY = 3000
 
 /** The journal of the open batch: what the server has, and what still waits on this device to be sent, in order. */

@@ -65,6 +65,7 @@ export const moveSchema = z.union(
       wash: z.strictObject({
         with: z.enum(['water', 'ethanol', 'methanol', 'acetone']),
         volume: measured,
+        strength: measured.exactOptional(),
         at: measured.exactOptional(),
         retained: measured.exactOptional(),
         through: z.boolean().exactOptional(),
@@ -77,7 +78,7 @@ export const moveSchema = z.union(
   ],
   {
     error:
-      'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, at?, retained?, through? } }, { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol }, { hold }.',
+      'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, strength?, at?, retained?, through? } }, { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol }, { hold }.',
   },
 )
 

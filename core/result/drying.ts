@@ -17,8 +17,20 @@ export interface DryingOption {
   readonly reason: string
   /** °C at most, for an oven or warm air. */
   readonly most?: number
-  readonly time: string
+  /** How long a thin layer usually takes; none where the way is not one. */
+  readonly takes?: DryingTime
 }
+
+/** From the first weighing that makes sense to where it is usually constant, each as a wait that the run reads; common practice, no source. */
+export interface DryingTime {
+  readonly least: string
+  readonly most?: string
+  readonly note?: string
+}
+
+/** `overnight to 2 days`, `1 h, pressed between papers`. */
+export const dryingTimeWords = ({ least, most, note }: DryingTime): string =>
+  `${least}${most === undefined ? '' : ` to ${most}`}${note === undefined ? '' : `, ${note}`}`
 
 export interface DryingAdvice {
   readonly form: string
@@ -80,74 +92,73 @@ const isWet = ({ row }: Facts): boolean => row.air === 'deliquesces' || row.air 
 
 function air(facts: Facts): DryingOption {
   const { row, limit } = facts
-  const time = 'overnight to two days'
+  const takes = { least: 'overnight', most: '2 days' }
   const way = 'air, on paper'
   if (row.air === 'deliquesces')
-    return { way, verdict: 'not', time: 'never', reason: 'It takes up water from the air and never dries in it.' }
-  if (row.air === 'hygroscopic')
-    return { way, verdict: 'not', time: 'never', reason: 'It takes up water from the air.' }
+    return { way, verdict: 'not', reason: 'It takes up water from the air and never dries in it.' }
+  if (row.air === 'hygroscopic') return { way, verdict: 'not', reason: 'It takes up water from the air.' }
   if (row.air === 'oxidises')
     return {
       way,
       verdict: 'possible',
-      time: 'an hour, pressed between papers',
+      takes: { least: '1 h', note: 'pressed between papers' },
       reason: 'Air oxidises it: quickly, or under inert gas.',
     }
   if (row.air === 'takes up CO2')
-    return { way, verdict: 'possible', time: 'an hour', reason: 'It takes up carbon dioxide: not for long.' }
+    return { way, verdict: 'possible', takes: { least: '1 h' }, reason: 'It takes up carbon dioxide: not for long.' }
   if (row.air === 'loses ammonia')
     return {
       way,
       verdict: 'possible',
-      time: 'an hour or two',
+      takes: { least: '1 h', most: '2 h' },
       reason: 'It slowly loses ammonia: between papers, and no longer than it takes.',
     }
-  if (row.air === 'darkens in light') return { way, verdict: 'good', time, reason: 'It keeps in air, in the dark.' }
+  if (row.air === 'darkens in light') return { way, verdict: 'good', takes, reason: 'It keeps in air, in the dark.' }
   if (row.air === 'effloresces')
     return {
       way,
       verdict: limit < 35 ? 'possible' : 'good',
-      time,
+      takes,
       ...(Number.isFinite(limit) && { most: Math.max(20, Math.min(30, limit - 5)) }),
       reason: `It can lose water in dry or warm air: at room temperature, covered with paper${limit < 45 ? `, and cool: it turns at ${limit} °C` : ''}.`,
     }
   return {
     way,
     verdict: 'good',
-    time,
+    takes,
     reason: row.air === 'keeps' ? 'It keeps in air.' : 'Nothing known speaks against it.',
   }
 }
 
 function suction(facts: Facts): DryingOption {
-  const time = '10 to 30 min on the funnel'
+  const takes = { least: '10 min', most: '30 min', note: 'on the funnel' }
   if (facts.row.air === 'deliquesces')
-    return { way: 'suction', verdict: 'not', time: '', reason: 'Moist room air drawn through it makes it wetter.' }
+    return { way: 'suction', verdict: 'not', reason: 'Moist room air drawn through it makes it wetter.' }
   if (facts.ammine)
     return {
       way: 'suction',
       verdict: 'possible',
-      time: 'a few minutes',
+      takes: { least: '5 min' },
       reason: 'Air drawn through it takes ammonia along.',
     }
   return {
     way: 'suction',
     verdict: 'possible',
-    time,
+    takes,
     reason: 'Takes most of the liquor; dry on by another way and weigh until constant.',
   }
 }
 
 function chloride(facts: Facts): DryingOption {
   const way = 'desiccator, calcium chloride'
-  const time = 'one to three days'
-  if (facts.ammine) return { way, verdict: 'not', time: '', reason: 'Calcium chloride binds ammonia as well as water.' }
+  const takes = { least: '1 day', most: '3 days' }
+  if (facts.ammine) return { way, verdict: 'not', reason: 'Calcium chloride binds ammonia as well as water.' }
   if (facts.hydrated && (facts.row.air === 'effloresces' || facts.limit < 60))
-    return { way, verdict: 'not', time: '', reason: 'It would take water of crystallisation out of this hydrate.' }
+    return { way, verdict: 'not', reason: 'It would take water of crystallisation out of this hydrate.' }
   return {
     way,
     verdict: isWet(facts) ? 'good' : 'possible',
-    time,
+    takes,
     reason: isWet(facts) ? 'Keeps the air’s water off while it dries.' : 'Slow and safe.',
   }
 }
@@ -155,23 +166,23 @@ function chloride(facts: Facts): DryingOption {
 function silica(facts: Facts): DryingOption {
   const way = 'desiccator, silica gel'
   if (facts.hydrated && (facts.row.air === 'effloresces' || facts.limit < 50))
-    return { way, verdict: 'not', time: '', reason: 'Dry enough to take water of crystallisation out of this hydrate.' }
+    return { way, verdict: 'not', reason: 'Dry enough to take water of crystallisation out of this hydrate.' }
   return {
     way,
     verdict: isWet(facts) ? 'good' : 'possible',
-    time: 'one to three days',
+    takes: { least: '1 day', most: '3 days' },
     reason: 'Mild; renew it when its indicator turns.',
   }
 }
 
 function strong(facts: Facts): DryingOption {
   const way = 'desiccator, conc. sulfuric acid or P4O10'
-  if (facts.ammine) return { way, verdict: 'not', time: '', reason: 'It takes the ammonia out.' }
-  if (facts.hydrated) return { way, verdict: 'not', time: '', reason: 'It takes water out of nearly every hydrate.' }
+  if (facts.ammine) return { way, verdict: 'not', reason: 'It takes the ammonia out.' }
+  if (facts.hydrated) return { way, verdict: 'not', reason: 'It takes water out of nearly every hydrate.' }
   return {
     way,
     verdict: 'possible',
-    time: 'a day',
+    takes: { least: '1 day' },
     reason: 'For what holds no water of its own; the acid must not spill.',
   }
 }
@@ -182,13 +193,13 @@ function caustic(facts: Facts): DryingOption {
     return {
       way,
       verdict: 'good',
-      time: 'days to a month',
+      takes: { least: '2 days', most: '1 month' },
       reason: 'Takes water and leaves the ammonia in: the usual way for ammines, with some ammonia beside it.',
     }
   return {
     way,
     verdict: facts.hydrated ? 'not' : 'possible',
-    time: 'days',
+    takes: { least: '2 days', most: '4 days' },
     reason: facts.hydrated ? 'It takes water out of hydrates.' : 'For what gives off acid.',
   }
 }
@@ -198,26 +209,24 @@ function vacuum(facts: Facts): DryingOption {
     return {
       way: 'vacuum',
       verdict: 'not',
-      time: '',
       reason: 'Vacuum takes water of crystallisation at room temperature.',
     }
-  if (facts.ammine) return { way: 'vacuum', verdict: 'not', time: '', reason: 'Vacuum takes the ammonia.' }
+  if (facts.ammine) return { way: 'vacuum', verdict: 'not', reason: 'Vacuum takes the ammonia.' }
   return {
     way: 'vacuum',
     verdict: facts.hydrated ? 'possible' : 'good',
-    time: 'one to three hours',
+    takes: { least: '1 h', most: '3 h' },
     reason: facts.hydrated ? 'Cold, and not long: weigh between.' : 'It has no water to lose.',
   }
 }
 
 function oven({ limit, hydrated, row, form, ammine }: Facts): DryingOption {
   const most = Math.floor((limit - MARGIN) / 5) * 5
-  if (ammine) return { way: 'oven', verdict: 'not', time: '', reason: 'It loses ammonia when warm.' }
+  if (ammine) return { way: 'oven', verdict: 'not', reason: 'It loses ammonia when warm.' }
   if (Number.isFinite(limit) && most < OVEN_FROM)
     return {
       way: 'oven',
       verdict: 'not',
-      time: '',
       reason: `{${form}} ${hydrated ? 'turns or loses water' : 'decomposes'} from ${limit} °C.`,
     }
   if (!Number.isFinite(limit)) {
@@ -225,14 +234,13 @@ function oven({ limit, hydrated, row, form, ammine }: Facts): DryingOption {
       return {
         way: 'oven',
         verdict: 'not',
-        time: '',
         reason: 'At what temperature this hydrate loses its water is not in the table.',
       }
     return {
       way: 'oven',
       verdict: row.decomposes === undefined && row.air !== 'keeps' ? 'possible' : 'good',
       most: 105,
-      time: 'one to two hours',
+      takes: { least: '1 h', most: '2 h' },
       reason: 'It has no water to lose; where it decomposes is not in the table, so no hotter.',
     }
   }
@@ -241,7 +249,7 @@ function oven({ limit, hydrated, row, form, ammine }: Facts): DryingOption {
     way: 'oven',
     verdict: hydrated ? 'possible' : 'good',
     most: cap,
-    time: hydrated ? 'an hour, then weigh' : 'one to two hours',
+    takes: hydrated ? { least: '1 h', note: 'then weigh' } : { least: '1 h', most: '2 h' },
     reason: hydrated ? `Below ${limit} °C only, with ${MARGIN} K to spare.` : 'It has no water to lose.',
   }
 }

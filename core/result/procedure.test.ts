@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { demoBatches } from '#demo'
-import { operationNames } from '#core/journal'
+import { parseFormula } from '#core/formula'
+import { operationNames, readWait } from '#core/journal'
 import { computeReadPlan, readPlan, type Plan } from '#core/sheet'
-import { briefOf, proposedFor } from '.'
+import { briefOf, dryingAdvice, proposedFor } from '.'
 
 const procedureOf = (plan: Plan, at = 0) => {
   const read = readPlan(plan)
@@ -113,5 +114,52 @@ describe('briefOf', () => {
     const { stages } = planOf('CU-009')
     const { target: _, ...stage } = stages[0]!
     expect(briefOf({ title: 'x', plan: { stages: [stage] } }, [])).toMatchObject({ lane: [], page: 'sheet' })
+  })
+})
+
+describe('the proposed procedure of a precipitate', () => {
+  const solution = (species: string, concentration: string) => ({
+    species,
+    supply: { kind: 'solution', concentration } as const,
+  })
+  const washOf = (equation: string, product: string, reagents: Plan['stages'][number]['reagents']) =>
+    procedureOf({
+      stages: [{ id: 's1', equation, product: { species: product }, reagents, target: { mass: '5 g' } }],
+    } as Plan).find(step => step.do === 'wash')!
+  // Qualitative analysis, common practice: what is washed out decides the drop test, not what stays.
+  it.each([
+    // NaCl is left: chloride by silver; the sulfate is the product’s own.
+    ['BaCl2 + Na2SO4 -> BaSO4 + NaCl', 'BaSO4', 'silver nitrate'],
+    ['CuSO4 + NaOH -> Cu(OH)2 + Na2SO4', 'Cu(OH)2', 'barium chloride'],
+    ['CaCl2 + Na2C2O4 -> CaC2O4 + NaCl', 'CaC2O4', 'silver nitrate'],
+    // Silver chloride holds the chloride itself: what is left is sodium nitrate, which nothing shows.
+    ['AgNO3 + NaCl -> AgCl + NaNO3', 'AgCl', 'watch glass'],
+  ])('%s is washed until the test that fits says so', (equation, product, test) => {
+    const species = equation.split(' -> ')[0]!.split(' + ')
+    const wash = washOf(
+      equation,
+      product,
+      species.map(one => solution(one, '1 mol/L')),
+    )
+    expect(wash.until).toContain(test)
+    expect(wash.until).not.toContain('litmus')
+  })
+
+  it('gives the drying the time that the advice beside it gives', () => {
+    let seen = 0
+    for (const { document } of demo)
+      for (const [i, stage] of document.plan.stages.entries()) {
+        if (stage.inPot) continue
+        for (const step of procedureOf(document.plan, i)) {
+          if (step.do !== 'dry' && step.do !== 'desiccate') continue
+          const form = parseFormula(stage.product.form ?? stage.product.species)
+          if (!form.ok) throw new Error('the product does not read')
+          const times = dryingAdvice(form.value).options.map(({ takes }) => takes?.least)
+          expect(times).toContain(step.wait)
+          expect(readWait(step.wait!)).toBeDefined()
+          seen += 1
+        }
+      }
+    expect(seen).toBeGreaterThan(5)
   })
 })

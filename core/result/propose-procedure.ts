@@ -2,10 +2,11 @@ import { parseFormula } from '#core/formula'
 import type { Operation, Step } from '#core/journal'
 import { formatFigure, parseQuantity, type Figure } from '#core/quantity'
 import { gasFacts, heatOf, type ReagentLine, type StageSheet } from '#core/sheet'
-import type { MovePlan } from '#core/solution'
-import { dryingAdvice, type DryingOption, type DryingWay } from './drying'
+import { solventWords, type MovePlan } from '#core/solution'
+import { dryingAdvice, type DryingOption } from './drying'
 import { targetOf } from './follow-sheet'
 import { rowOf } from './hazard-notes'
+import { washEnd } from './wash-end'
 import type { Setting } from './note'
 
 type Draft = Omit<Step, 'id'>
@@ -225,7 +226,7 @@ function isolationSteps(sheet: StageSheet, moves: readonly MovePlan[] | undefine
         do: 'wash',
         words: 'Wash with small portions of water',
         repeat: { times: 3 },
-        until: 'the wash is neutral to litmus',
+        until: washEnd(sheet),
       },
     ]
   if (moves) return moveSteps(moves, product.form)
@@ -329,24 +330,13 @@ function stepOf(move: Exclude<MovePlan, { filter: unknown }>): Draft {
     }
   if ('hold' in move) return { do: 'hold', words: `Hold for ${move.hold}`, wait: move.hold, ...POT }
   const { with: solvent, volume, at = '0 °C', through } = move.wash
+  const made = solventWords(move)
   return {
     do: 'wash',
-    words: `Wash with ${volume} of ${solvent} at ${at}, ${through ? 'run through' : 'stirred up, then sucked off'}`,
+    words: `Wash with ${volume} of ${made} at ${at}, ${through ? 'run through' : 'stirred up, then sucked off'}`,
     target: volume,
     ...(solvent !== 'water' && { needs: ['vacuum', 'hood'] as const }),
   }
-}
-
-/** Time that each way usually takes a thin layer; common practice, no source. */
-const dryingTime: Record<DryingWay, string> = {
-  'air, on paper': '2 h',
-  suction: '10 min',
-  'desiccator, calcium chloride': '24 h',
-  'desiccator, silica gel': '24 h',
-  'desiccator, conc. sulfuric acid or P4O10': '24 h',
-  'desiccator, potassium hydroxide': '24 h',
-  vacuum: '2 h',
-  oven: '1 h',
 }
 
 function dryingSteps(sheet: StageSheet, { stage }: Setting): Draft[] {
@@ -374,22 +364,30 @@ function dryingSteps(sheet: StageSheet, { stage }: Setting): Draft[] {
   ]
 }
 
-function dryingStep({ way, most, reason }: DryingOption): Draft[] {
-  const wait = dryingTime[way]
+function dryingStep({ way, most, reason, takes }: DryingOption): Draft[] {
+  const wait = takes && { wait: takes.least }
   if (way === 'oven')
     return [
       {
         do: 'dry',
         words: `Dry in the oven${most === undefined ? '' : `, at most ${most.toFixed(0)} °C`}`,
-        wait,
+        ...wait,
         why: reason,
         needs: ['oven'],
       },
       { do: 'cool in desiccator', words: 'Let it cool in the desiccator' },
     ]
   return way.startsWith('desiccator')
-    ? [{ do: 'desiccate', words: `Dry in the ${way.replace(', ', ' over ')}`, wait, why: reason }]
-    : [{ do: 'dry', words: `Dry: ${way}`, wait, why: reason, ...(way === 'vacuum' && { needs: ['vacuum'] as const }) }]
+    ? [{ do: 'desiccate', words: `Dry in the ${way.replace(', ', ' over ')}`, ...wait, why: reason }]
+    : [
+        {
+          do: 'dry',
+          words: `Dry: ${way}`,
+          ...wait,
+          why: reason,
+          ...(way === 'vacuum' && { needs: ['vacuum'] as const }),
+        },
+      ]
 }
 
 /** Grams of a filtered excess from which on it is worth weighing; a judgement. */

@@ -24,7 +24,7 @@ export interface Residues {
   readonly ask: readonly { readonly of: string; readonly why: string }[]
 }
 
-interface Left {
+export interface Left {
   readonly formula: Formula
   readonly moles: Figure
 }
@@ -49,7 +49,8 @@ export function residuesOf(sheet: StageSheet, weighed: Figure | undefined): Resi
   return { treatments: [...oxidants(safe), ...acidOrBase(safe), ...metals(safe)], ask }
 }
 
-function leftIn(sheet: StageSheet, weighed: Figure | undefined): Left[] {
+/** What the liquor and the washings of a stage hold, mol; what was weighed of the product is not in them. */
+export function leftIn(sheet: StageSheet, weighed: Figure | undefined): Left[] {
   const reagents = sheet.reagents
     .filter(({ planned, limits, leftover }) => planned && !limits && IN_LIQUOR.has(leftover.wayOut))
     .map(({ species, leftover }) => ({ formula: formulaOf(species), moles: leftover.amount }))

@@ -1,6 +1,6 @@
 import type { Formula } from '#core/formula'
 import { exact, product, sum, type Figure } from '#core/quantity'
-import { commercial } from '#core/reference'
+import { commercial, type CommercialRow } from '#core/reference'
 import { parseFormula, sameStuff } from '#core/formula'
 import type { SupplyPlan } from './plan'
 import type { Path } from './problems'
@@ -10,7 +10,7 @@ import { strengthOf, type Strength } from './strength'
 const VOLUMES = /^\s*(\d+(?:\.\d+)?)\s*\+\s*(\d+(?:\.\d+)?)\s*$/
 
 /** How a reagent is usually sold, mass percent; undefined where the table does not say. */
-export function usualStock(species: Formula): (typeof commercial)[number] | undefined {
+export function usualStock(species: Formula): CommercialRow | undefined {
   return commercial.find(({ reagent }) => {
     const read = parseFormula(reagent)
     return read.ok && sameStuff(read.value, species)

@@ -61,10 +61,11 @@ function readSides(
   return ok({ reactants: side('reactant'), products: side('product') })
 }
 
-/** Acids, ammonia and peroxide come as solutions of the usual strength; everything else as a pure solid until it is said. */
+/** What is sold in water (acids, ammonia, peroxide, bleach) comes as a solution of the usual strength; everything else as a pure solid until it is said. */
 function usualSupply(formula: Formula): SupplyPlan {
   const usual = usualStock(formula)
   const state = findSubstance(formula)?.row.state
-  if (usual && state !== 'solid') return { kind: 'solution', concentration: `${usual.percent} % w/w` }
+  if (usual && (usual.onlySolution || state !== 'solid'))
+    return { kind: 'solution', concentration: `${usual.percent} % w/w` }
   return { kind: state === 'gas' ? 'gas' : 'solid' }
 }

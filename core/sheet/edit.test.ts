@@ -134,6 +134,18 @@ describe('draftStage', () => {
       },
     })
   })
+  // Common practice: none of these is on a shelf but in water, whatever it is when pure.
+  it.each([
+    ['NaCl', 'NaClO + HCl -> NaCl + Cl2 + H2O', 'NaClO', '12 % w/w'],
+    ['NiBr2', 'NiCO3 + HBr -> NiBr2 + H2O + CO2', 'HBr', '48 % w/w'],
+    ['Zn(ClO4)2', 'ZnO + HClO4 -> Zn(ClO4)2 + H2O', 'HClO4', '70 % w/w'],
+  ])('takes what is sold in water as a solution: %s by %s', (product, equation, species, concentration) => {
+    const drafted = draftStage(product, equation)
+    expect(drafted.ok && drafted.value.reagents.find(one => one.species === species)!.supply).toEqual({
+      kind: 'solution',
+      concentration,
+    })
+  })
   it('takes the first of several reactions until the chemist chooses', () => {
     const drafted = draftStage('Cu(NO3)2.3H2O', 'Cu + HNO3 -> Cu(NO3)2 + NO + NO2 + H2O')
     expect(drafted).toMatchObject({ ok: true, value: { mix: [{ share: '100 %' }] } })

@@ -27,6 +27,35 @@ const course = (start: PotState, plans: readonly MovePlan[]): Course => {
 }
 const grams = (list: readonly { form: string; mass: number }[]): number => list.reduce((sum, { mass }) => sum + mass, 0)
 
+describe('a wash of ethanol and water', () => {
+  const washed = (wash: Extract<MovePlan, { wash: unknown }>['wash']): Course =>
+    course(pot(100, [['K2SO4', 20]], 80), [{ coolTo: '20 °C' }, { filter: {} }, { wash: { ...wash, at: '20 °C' } }])
+
+  it('takes what a salted-out liquor of that strength holds', () => {
+    /* 20 mL of water at 20 °C take 11.1 g / 100 g: 2.2 g. Half ethanol by volume: 7.9 g of it in 10 g of water are 44 % by mass, permittivity
+       some 54.6 (table); Born: exp(−142.5 · 2 · (1/54.6 − 1/80.4)) = 0.19; 17.9 g · 0.111 · 0.19 = 0.37 g. */
+    const before = 20 - 11.1
+    const lost = (wash: Extract<MovePlan, { wash: unknown }>['wash']): number => before - washed(wash).crops[0]!.mass
+    const half = lost({ with: 'ethanol', strength: '50 %', volume: '20 mL' })
+    expect(lost({ with: 'water', volume: '20 mL' })).toBeCloseTo(2.2, 1)
+    expect(half).toBeGreaterThan(0.3)
+    expect(half).toBeLessThan(0.45)
+    // 10 mL of each are 7.89 g and 9.98 g: 44.15 % by mass.
+    expect(lost({ with: 'ethanol', strength: '44.15 % w/w', volume: '20 mL' })).toBeCloseTo(half, 2)
+    expect(lost({ with: 'ethanol', volume: '20 mL' })).toBeCloseTo(0, 2)
+  })
+
+  it('is an estimate, loses no salt, and is refused where it does not read', () => {
+    const done = washed({ with: 'ethanol', strength: '50 %', volume: '20 mL' })
+    expect(done.steps[2]!.estimated).toBe(true)
+    expect(done.crops[0]!.mass + grams(done.liquor.dissolved) + grams(done.washings)).toBeCloseTo(20, 6)
+    expect(readMoves([{ wash: { with: 'ethanol', strength: 'half', volume: '5 mL' } }])).toMatchObject({
+      ok: false,
+      problem: { path: [0, 'wash', 'strength'] },
+    })
+  })
+})
+
 describe('ethanol throws a salt down', () => {
   it('by as much as on paper', () => {
     /* 10 g K2SO4 in 100 g water at 20 °C (holds 11.1). 50 mL of spirit are 40.37 g: 37.87 g ethanol, 2.50 g water. 37.87 of 140.37 g is

@@ -1,5 +1,9 @@
 import type { MovePlan } from './read-moves'
 
+/** What a wash is made with: `ethanol`, `50 % ethanol`. */
+export const solventWords = ({ wash }: Extract<MovePlan, { wash: unknown }>): string =>
+  wash.with === 'ethanol' && wash.strength !== undefined ? `${wash.strength} ethanol` : wash.with
+
 /** A planned move in words, as the run offers it and the journal keeps it. */
 export function moveWords(move: MovePlan): string {
   if ('heatTo' in move) return `heated to ${move.heatTo}`
@@ -15,6 +19,6 @@ export function moveWords(move: MovePlan): string {
   if ('seed' in move) return `seeded with ${move.seed.mass} of ${move.seed.form}`
   if ('addEthanol' in move) return `added ${move.addEthanol} of ethanol`
   if ('hold' in move) return `held for ${move.hold}`
-  const { volume, with: solvent, at = '0 °C', through } = move.wash
-  return `washed with ${volume} of ${solvent} at ${at}${through ? ', run through' : ''}`
+  const { volume, at = '0 °C', through } = move.wash
+  return `washed with ${volume} of ${solventWords(move)} at ${at}${through ? ', run through' : ''}`
 }

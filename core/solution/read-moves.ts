@@ -16,6 +16,8 @@ export type MovePlan =
       readonly wash: {
         readonly with: WashSolvent
         readonly volume: string
+        /** Of a wash of ethanol: what it holds of it, by volume; `% w/w` by mass. The rest is water. */
+        readonly strength?: string
         readonly at?: string
         readonly retained?: string
         /** Run through the cake instead of stirred up with it. */
@@ -101,14 +103,29 @@ function readWash(plan: Extract<MovePlan, { wash: unknown }>['wash'], kept: numb
   if (!at.ok) return at
   const retained = plan.retained === undefined ? ok(kept) : share(plan.retained, ['wash', 'retained'])
   if (!retained.ok) return retained
+  const ethanol = plan.strength === undefined ? ok(undefined) : spiritShare(plan.strength)
+  if (!ethanol.ok) return ethanol
   return ok({
     do: 'wash',
     solvent: plan.with,
+    ...(plan.with === 'ethanol' && ethanol.value !== undefined && { ethanol: ethanol.value }),
     volume: volume.value,
     celsius: at.value,
     retained: retained.value,
     ...(plan.through ? { through: true } : {}),
   })
+}
+
+const ETHANOL_DENSITY = 0.789
+
+/** Share of ethanol by volume, as both were measured before they were mixed. */
+function spiritShare(text: string): Checked<number, MovePlanProblem> {
+  const read = parseQuantity(text, { kinds: ['mass fraction'], name: 'ethanol', source: 'typed' })
+  if (!read.ok) return fail({ path: ['wash', 'strength'], problem: read.problem })
+  const { value } = read.value
+  if (!text.includes('w/w')) return ok(value)
+  const [spirit, rest] = [value / ETHANOL_DENSITY, (1 - value) / WATER_DENSITY]
+  return ok(spirit / (spirit + rest))
 }
 
 function quantity(

@@ -13,6 +13,8 @@ export interface WashMove {
   readonly volume: number
   readonly celsius: number
   readonly retained: number
+  /** Share by volume of ethanol in a wash of ethanol and water. */
+  readonly ethanol?: number
   /** Runs through the cake instead of being stirred up with it. */
   readonly through?: boolean
 }
@@ -27,7 +29,8 @@ const THROUGH = 5
 
 /**
  * A wash. Water is stirred up with the cake, comes to rest at its temperature and runs off but for what clings. A solvent in which the
- * salts do not dissolve takes no product and carries liquor away as it mixes with it: an estimate. A wash that runs through counts as
+ * salts do not dissolve takes no product and carries liquor away as it mixes with it: an estimate. Ethanol with water in it comes to
+ * rest as a salted-out pot does, as far as that estimate goes; stronger, it counts as one in which nothing dissolves. A wash that runs through counts as
  * five small ones: it clears the liquor better and costs as much product, an estimate too.
  */
 export function wash(cake: Cake, move: WashMove, own: readonly Curve[]): Checked<Washed, SolubilityProblem> {
@@ -48,13 +51,20 @@ export function wash(cake: Cake, move: WashMove, own: readonly Curve[]): Checked
 
 function stirredUp(
   cake: Cake,
-  { solvent, volume, celsius, retained }: WashMove,
+  { solvent, volume, celsius, retained, ethanol = 1 }: WashMove,
   own: readonly Curve[],
 ): Checked<Washed, SolubilityProblem> {
   const before = cake.rest
-  if (solvent !== 'water') return ok(displace(cake, volume))
-  const pot: PotState = { ...cake.pot, celsius, water: cake.pot.water + volume * WASH_DENSITY }
+  const spirit = solvent === 'water' ? 0 : ethanol
+  if (spirit === 1) return ok(displace(cake, volume))
+  const pot: PotState = {
+    ...cake.pot,
+    celsius,
+    water: cake.pot.water + volume * (1 - spirit) * WASH_DENSITY,
+    ...(spirit > 0 && { ethanol: (cake.pot.ethanol ?? 0) + volume * spirit * SOLVENT_DENSITY }),
+  }
   const rest = restOf(pot, own)
+  if (!rest.ok && rest.problem.code === 'solubility.ethanol-too-strong') return ok(displace(cake, volume))
   if (!rest.ok) return rest
   const split = filter(pot, rest.value, retained)
   if (!split.cake)

@@ -3,12 +3,18 @@ import { calendarOf } from '../calendar'
 import { lanesUnderWay } from '../db/briefs'
 
 const MOST = 500
+/** ms. */
+const LONGEST = 20_000
 
 /** The lab's dues as a calendar to save or to subscribe to. */
 export default defineEventHandler(async event => {
   const db = useDatabase()
   const lab = await requireLab(db)
-  await freshen(db, lab.id)
+  // A calendar that subscribes takes what is not in the answer away: better none than half a one.
+  if (await freshenAll(db, lab.id, LONGEST)) {
+    setResponseHeader(event, 'retry-after', 60)
+    throw refusal(503, 'The batches are still being read. Ask again in a minute.')
+  }
   const rows = await lanesUnderWay(db, lab.id, MOST, 0)
   const lanes = rows.map(({ code, brief, lane }) => ({
     code,

@@ -13,8 +13,11 @@ export interface BriefJob {
   readonly own: readonly SubstanceRow[]
 }
 
-/** A batch that takes longer, or more memory, has something in it that no bench has; its neighbours must not wait for it. ms, MB. */
-const LONGEST = 4000
+/**
+ * A batch that takes longer, or more memory, has something in it that no bench has; its neighbours must not wait for it. ms, MB. A demo
+ * batch takes some tens of ms: a hundred times that is left for a loaded machine and for the worker to start.
+ */
+const LONGEST = 10_000
 const MOST_MEMORY = 256
 
 /** A brief here and now; one that cannot be made says so. */

@@ -10,6 +10,15 @@ const madeBy = async (db: Knex, labId: string): Promise<string> =>
 const PATIENCE = 60
 const AT_ONCE = 40
 
+/** Makes every stale brief anew, for at most so many ms; answers whether some are still stale. For what must be whole, such as a calendar. */
+export async function freshenAll(db: Knex, labId: string, longest: number): Promise<boolean> {
+  const until = performance.now() + longest
+  const by = await madeBy(db, labId)
+  while (performance.now() < until)
+    if ((await freshenBriefs(db, labId, by, AT_ONCE, () => performance.now() > until, briefApart)) === 0) return false
+  return true
+}
+
 /** Makes stale briefs anew before an answer, for a moment; the rest goes on behind it. Answers whether some may still be stale. */
 export async function freshen(db: Knex, labId: string): Promise<boolean> {
   const until = performance.now() + PATIENCE

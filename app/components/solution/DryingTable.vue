@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DryingAdvice } from '#core/result'
+import { dryingTimeWords, type DryingAdvice } from '#core/result'
 
 /** How to dry this one, and how not to. */
 const { advice } = defineProps<{ advice: DryingAdvice }>()
@@ -30,7 +30,7 @@ const looks = {
             {{ looks[option.verdict].word }}
           </td>
           <td class="py-1.5">{{ option.reason }}</td>
-          <td class="small py-1.5 pl-3 text-right">{{ option.time }}</td>
+          <td class="small py-1.5 pl-3 text-right">{{ option.takes ? dryingTimeWords(option.takes) : '' }}</td>
         </tr>
       </tbody>
     </table>

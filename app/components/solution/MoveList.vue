@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, Trash2 } from '@lucide/vue'
-import type { Course, MovePlan } from '#core/solution'
+import { solventWords, type Course, type MovePlan } from '#core/solution'
 import type { Span } from '#core/problem'
 
 /** The moves of a crystallisation, each with what stands in the pot after it. */
@@ -21,6 +21,8 @@ interface Shown {
   readonly label: string
   /** A salt that goes in. */
   readonly form?: { readonly text: string; readonly make: (form: string) => MovePlan }
+  /** What the ethanol of a wash holds of it. */
+  readonly strength?: { readonly text: string; readonly make: (strength: string) => MovePlan }
 }
 function shownOf(move: MovePlan): Shown {
   if ('heatTo' in move)
@@ -82,10 +84,13 @@ function shownOf(move: MovePlan): Shown {
     }
   if ('hold' in move) return { name: 'Hold for', label: 'Time', text: move.hold, make: hold => ({ hold }) }
   return {
-    name: `Wash with ${move.wash.with}, ${move.wash.at ?? '0 °C'}`,
+    name: `Wash with ${solventWords(move)}, ${move.wash.at ?? '0 °C'}`,
     label: 'Volume of the wash',
     text: move.wash.volume,
     make: volume => ({ wash: { ...move.wash, volume } }),
+    ...(move.wash.strength !== undefined && {
+      strength: { text: move.wash.strength, make: (strength: string) => ({ wash: { ...move.wash, strength } }) },
+    }),
   }
 }
 const rows = computed(() => moves.map((move, i) => ({ move, shown: shownOf(move), told: course?.steps[i] })))
@@ -123,6 +128,10 @@ const kinds = computed((): readonly { name: string; move: MovePlan }[] => [
   { name: 'add ethanol', move: { addEthanol: '10 mL' } },
   { name: 'filter', move: { filter: { retained: '20 %' } } },
   { name: 'wash, water', move: { wash: { with: 'water', volume: '5 mL', at: '0 °C' } } },
+  {
+    name: 'wash, 50 % ethanol',
+    move: { wash: { with: 'ethanol', strength: '50 %', volume: '5 mL', at: '5 °C' } },
+  },
   { name: 'wash, ethanol', move: { wash: { with: 'ethanol', volume: '5 mL', at: '5 °C' } } },
 ])
 const grams = (mass: number): string =>
@@ -146,11 +155,20 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
             @update:model-value="set(i, row.shown.form.make($event))"
           />
           <QuantityField
+            v-if="row.shown.strength"
+            hidden
+            class="w-[72px]"
+            :label="`Ethanol by volume, move ${i + 1}`"
+            :model-value="row.shown.strength.text"
+            :problem="problem?.at === i && problem.on === 'strength' ? problem : undefined"
+            @update:model-value="set(i, row.shown.strength.make($event))"
+          />
+          <QuantityField
             hidden
             class="w-[96px]"
             :label="`${row.shown.label}, move ${i + 1}`"
             :model-value="row.shown.text"
-            :problem="problem?.at === i && problem.on !== 'form' ? problem : undefined"
+            :problem="problem?.at === i && problem.on !== 'form' && problem.on !== 'strength' ? problem : undefined"
             @update:model-value="set(i, row.shown.make($event))"
           />
           <button

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { parseFormula } from '#core/formula'
 import { useBatchStore } from '~/stores/batch'
-import { useJournalStore, type NewEntry } from '~/stores/journal'
+import { useJournalStore } from '~/stores/journal'
+import type { NewEntry } from '~/stores/outbox'
 
 /** The assays of a batch. */
 const batch = useBatchStore()

@@ -27,7 +27,8 @@ import { useStepDrafts } from '~/composables/useStepDrafts'
 import { useTimers } from '~/composables/useTimers'
 import { localCalendar } from '~/utils/calendar'
 import { useBatchStore } from '~/stores/batch'
-import { useJournalStore, type NewEntry } from '~/stores/journal'
+import { useJournalStore } from '~/stores/journal'
+import type { NewEntry } from '~/stores/outbox'
 import { useLabStore } from '~/stores/lab'
 import { useLibraryStore } from '~/stores/library'
 
@@ -252,7 +253,10 @@ function test(added: string, result: SpotTest['result']): void {
     result,
   } as NewEntry)
 }
-const isTest = computed(() => step.value?.do === 'test' || /litmus|test/.test(step.value?.until ?? ''))
+/** A wash that ends by a sign of its own is tried as the liquor is. */
+const isTest = computed(
+  () => step.value?.do === 'test' || (step.value?.do === 'wash' && step.value.until !== undefined),
+)
 
 const colour = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
