@@ -14,6 +14,9 @@ export function minutesOf(text: string | undefined, usual: number): number {
   return 'minutes' in wait ? wait.minutes : A_DAY
 }
 
+/** Minutes that a step waits each time it is done. */
+export const waitEach = (step: Step): number => minutesOf(step.wait, operationOf(step.do).wait)
+
 /** Chemist's time and time that passes by itself, min, with the repeats counted in. */
 export function timesOf(step: Step): { hands: number; wait: number } {
   const usual = operationOf(step.do)
@@ -21,7 +24,7 @@ export function timesOf(step: Step): { hands: number; wait: number } {
   const each = step.hands === undefined ? usual.hands * times : minutesOf(step.hands, usual.hands)
   return {
     hands: Math.max(each, every === undefined ? 0 : (times - 1) * minutesOf(every, 0)),
-    wait: minutesOf(step.wait, usual.wait),
+    wait: waitEach(step) * (step.wait === undefined || every !== undefined ? 1 : times),
   }
 }
 

@@ -10,6 +10,7 @@ import {
   operationOf,
   ringsAt,
   runOf,
+  pressOf,
   timesOf,
   timersOf,
   type About,
@@ -102,6 +103,21 @@ describe('a lane', () => {
     expect(timesOf(steps[0]!)).toEqual({ hands: 50, wait: 0 })
     expect(timesOf(steps[1]!)).toEqual({ hands: 1.5, wait: 90 })
     expect(timesOf(steps[2]!)).toEqual({ hands: 3, wait: 0 })
+  })
+  it('waits as often as it is repeated, but not beside a clock that repeats by itself', () => {
+    const twice: Step = { id: 'w', do: 'wash', words: 'Let stand', wait: '20 min', repeat: { times: 2 } }
+    expect(timesOf(twice).wait).toBe(40)
+    expect(timesOf({ ...twice, repeat: { times: 2, every: '5 min' } }).wait).toBe(20)
+    const state = { step: twice, status: 'open', times: 0, inserted: false } as const
+    // Begin, wait, count; begin, wait, done.
+    expect(pressOf(state, false)).toBe('wait')
+    expect(pressOf({ ...state, status: 'begun' }, true)).toBe('count')
+    expect(pressOf({ ...state, status: 'begun', times: 1 }, false)).toBe('wait')
+    expect(pressOf({ ...state, status: 'begun', times: 1 }, true)).toBe('done')
+    expect(pressOf({ ...state, status: 'done', times: 2 }, false)).toBe('next')
+    expect(pressOf({ ...state, step: steps[0]! }, false)).toBe('count')
+    expect(pressOf({ ...state, step: steps[1]! }, false)).toBe('wait')
+    expect(pressOf({ ...state, step: steps[1]!, status: 'begun' }, false)).toBe('done')
   })
   it('holds every step with its state and what it needs', () => {
     const lines = foldJournal([{ kind: 'step', ...written(5), step: 'dry-1', what: 'begun', words: 'Dry' }])

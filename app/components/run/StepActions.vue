@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { durationWords, type StepState } from '#core/journal'
+import { durationWords, waitEach, type Press, type StepState } from '#core/journal'
 
 /** What can be done with the step at hand: one large key, and the ways out. */
-const { state, waitMinutes, resting } = defineProps<{ state: StepState; waitMinutes: number; resting: boolean }>()
+const { state, press, resting } = defineProps<{ state: StepState; press: Press; resting: boolean }>()
 const emit = defineEmits<{ primary: []; done: []; trouble: []; skip: [why: string]; again: []; add: [] }>()
 
 const skipping = ref(false)
@@ -18,10 +18,15 @@ watch(
 )
 const times = computed(() => state.step.repeat?.times ?? 1)
 const primary = computed(() => {
-  if (state.status === 'done' || state.status === 'skipped') return 'On to the next'
-  if (times.value > 1) return `${state.times + 1} of ${times.value} is done`
-  if (waitMinutes > 0 && state.status === 'open') return `Begin, then wait ${durationWords(waitMinutes)}`
-  return 'Done, next step'
+  const nth = `${state.times + 1} of ${times.value}`
+  switch (press) {
+    case 'next':
+      return 'On to the next'
+    case 'wait':
+      return `${times.value > 1 ? `Begin ${nth}` : 'Begin'}, then wait ${durationWords(waitEach(state.step))}`
+    default:
+      return times.value > 1 ? `${nth} is done` : 'Done, next step'
+  }
 })
 function skip(): void {
   asked.value = true
@@ -42,11 +47,7 @@ function skip(): void {
         {{ primary }}
       </button>
       <button
-        v-if="
-          state.status !== 'done' &&
-          state.status !== 'skipped' &&
-          (times > 1 || (waitMinutes > 0 && state.status === 'open'))
-        "
+        v-if="state.status !== 'done' && state.status !== 'skipped' && (times > 1 || press === 'wait')"
         type="button"
         class="button button-quiet glove min-h-[56px]"
         @click="emit('done')"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, Trash2 } from '@lucide/vue'
-import { solventWords, type Course, type MovePlan } from '#core/solution'
+import type { Course, MovePlan } from '#core/solution'
 import type { Span } from '#core/problem'
 
 /** The moves of a crystallisation, each with what stands in the pot after it. */
@@ -84,7 +84,7 @@ function shownOf(move: MovePlan): Shown {
     }
   if ('hold' in move) return { name: 'Hold for', label: 'Time', text: move.hold, make: hold => ({ hold }) }
   return {
-    name: `Wash with ${solventWords(move)}, ${move.wash.at ?? '0 °C'}`,
+    name: `Wash with ${move.wash.with}${move.wash.strength === undefined ? '' : ' in water'}, ${move.wash.at ?? '0 °C'}`,
     label: 'Volume of the wash',
     text: move.wash.volume,
     make: volume => ({ wash: { ...move.wash, volume } }),
@@ -92,6 +92,16 @@ function shownOf(move: MovePlan): Shown {
       strength: { text: move.wash.strength, make: (strength: string) => ({ wash: { ...move.wash, strength } }) },
     }),
   }
+}
+/** Where a new move goes: behind the one that was touched last. */
+const touched = ref<number>()
+const after = computed(() =>
+  touched.value !== undefined && touched.value < moves.length - 1 ? touched.value : undefined,
+)
+function add(move: MovePlan): void {
+  const at = after.value === undefined ? moves.length : after.value + 1
+  touched.value = at
+  emit('change', moves.toSpliced(at, 0, move), `add ${moves.length}`)
 }
 const rows = computed(() => moves.map((move, i) => ({ move, shown: shownOf(move), told: course?.steps[i] })))
 
@@ -142,7 +152,7 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
 <template>
   <div>
     <ol class="text-[14px]" aria-label="Moves">
-      <li v-for="(row, i) in rows" :key="i" class="border-b border-rule py-1.5">
+      <li v-for="(row, i) in rows" :key="i" class="border-b border-rule py-1.5" @focusin="touched = i">
         <div class="flex items-center gap-2">
           <span class="min-w-0 flex-1">{{ row.shown.name }}</span>
           <QuantityField
@@ -224,13 +234,17 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
         </p>
       </li>
     </ol>
+    <p v-if="after !== undefined" class="small mt-2">
+      A new move goes behind move {{ after + 1 }}, {{ rows[after]!.shown.name }}.
+      <button type="button" class="text-verdigris underline" @click="touched = undefined">Put it last</button>
+    </p>
     <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Add a move">
       <button
         v-for="kind in kinds"
         :key="kind.name"
         type="button"
         class="min-h-7 rounded border border-edge bg-white px-2 text-[13px] hover:bg-verdigris-soft"
-        @click="emit('change', [...moves, kind.move], `add ${moves.length}`)"
+        @click="add(kind.move)"
       >
         + {{ kind.name }}
       </button>

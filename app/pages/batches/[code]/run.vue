@@ -10,7 +10,9 @@ import {
   minutesOf,
   offTarget,
   readWait,
+  pressOf,
   timesOf,
+  waitEach,
   weighingOf,
   type About,
   type JournalLine,
@@ -159,33 +161,41 @@ function done(): void {
   stopClocks(state.step)
   next()
 }
+const press = computed(() =>
+  chosen.value
+    ? pressOf(
+        chosen.value,
+        mine.value.some(timer => timer.step === chosen.value!.step.id),
+      )
+    : 'next',
+)
 /** The large key: one more of the repeats, the wait, or the end of the step. */
 function primary(): void {
   const state = chosen.value
   if (!state || isResting.value) return
   rest()
-  if (state.status === 'done' || state.status === 'skipped') return next()
-  const { times: repeats = 1, every } = state.step.repeat ?? {}
-  if (repeats > 1 && state.times + 1 < repeats) {
-    if (state.times === 0 && every) startEvery(state.step, every)
-    chosenId.value = state.step.id
-    return take(state.step, 'done')
+  if (press.value === 'next') return next()
+  const { step: of, times: so } = state
+  switch (press.value) {
+    case 'count':
+      if (so === 0 && of.repeat?.every) startEvery(of, of.repeat.every)
+      else if (!of.repeat?.every) stopClocks(of)
+      chosenId.value = of.id
+      return take(of, 'done')
+    case 'wait':
+      if (!settleTyped()) return
+      chosenId.value = of.id
+      take(of, 'begun')
+      return clocks.start(journal.code, stage.value.id, nameFor(of), { step: of.id, seconds: secondsOf(of) })
+    default:
+      done()
   }
-  if (repeats === 1 && times.value.wait > 0 && state.status === 'open') {
-    if (!settleTyped()) return
-    chosenId.value = state.step.id
-    take(state.step, 'begun')
-    return clocks.start(journal.code, stage.value.id, nameFor(state.step), {
-      step: state.step.id,
-      seconds: secondsOf(state.step),
-    })
-  }
-  done()
 }
 /** A wait that is told by a day and an hour lasts from now till then. */
-function secondsOf({ wait }: Step): number {
+function secondsOf(step: Step): number {
+  const { wait } = step
   const read = wait === undefined ? undefined : readWait(wait)
-  return Math.round(60 * (read ? minutesFrom(read, Date.now(), localCalendar) : times.value.wait))
+  return Math.round(60 * (read ? minutesFrom(read, Date.now(), localCalendar) : waitEach(step)))
 }
 function startEvery(of: Step, every: string): void {
   clocks.start(journal.code, stage.value.id, nameFor(of), { step: of.id, every: minutesOf(every, 3) * 60 })
@@ -395,7 +405,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
           ><StepActions
             class="mt-4"
             :state="chosen"
-            :wait-minutes="times.wait"
+            :press="press"
             :resting="isResting"
             @primary="primary"
             @done="done"

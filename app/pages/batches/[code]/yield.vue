@@ -6,7 +6,8 @@ import { useStageRun } from '~/composables/useStageRun'
 import { useWorking } from '~/composables/useWorking'
 import { useVerdict } from '~/composables/useVerdict'
 import { useBatchStore } from '~/stores/batch'
-import { useJournalStore, type NewEntry } from '~/stores/journal'
+import { useJournalStore } from '~/stores/journal'
+import type { NewEntry } from '~/stores/outbox'
 import { useLibraryStore } from '~/stores/library'
 
 const batch = useBatchStore()
