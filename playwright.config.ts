@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
+const LONG = /(run|killed|crystals|route)\.spec\.ts/
+
 /** The real interface against a running server: bin/test starts one and names it in ZIP_LEDGER_URL. */
 export default defineConfig({
   testDir: 'e2e',
@@ -8,6 +10,11 @@ export default defineConfig({
   // Tests are apart from each other, and each waits more than it works.
   workers: 3,
   fullyParallel: true,
+  // The longest begin first: one that begins last is waited for alone.
+  projects: [
+    { name: 'long', testMatch: LONG },
+    { name: 'rest', testIgnore: LONG },
+  ],
   retries: 0,
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {
