@@ -1,13 +1,12 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { expectAccessible } from './accessible'
 
 test('the bench shows lanes, what is due, and moves a planned step by keys', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('hands')
   const lanes = page.getByLabel('Lanes')
   await expect(lanes).toContainText('ZN-021')
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(' ')}`)).toEqual([])
+  await expectAccessible(page)
   await page.getByRole('button', { name: 'Week' }).click()
   const movable = lanes.getByRole('button', { name: /arrow keys move it/ }).last()
   const before = await movable.getAttribute('title')

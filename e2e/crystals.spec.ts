@@ -1,10 +1,6 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './accessible'
 
-async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(' ')}`)).toEqual([])
-}
 async function begin(page: Page, product: string, equation: string): Promise<string> {
   const { code } = await (await page.request.post('/api/batches', { data: { product, equation } })).json()
   return code

@@ -1,16 +1,11 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from './accessible'
 
 /*
  * On paper: 6.00 g of 99 % CoCO3 is 5.94 g ÷ 118.94 g/mol = 49.94 mmol. 30.0 mL of 3.00 mol/L HCl is 90.0 mmol and takes 45.0 mmol of
  * carbonate, so the acid limits: 45.0 mmol × 237.92 g/mol = 10.71 g of CoCl2·6H2O. What was really charged is 31.0 mL: 46.5 mmol,
  * 11.063 g. The product weighs 52.310 g − 43.200 g = 9.110 g: 82.3 %. As CoCl2 (129.83 g/mol) the same mass would be 150.9 %.
  */
-
-async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(' ')}`)).toEqual([])
-}
 
 test('a batch goes from its equation to a yield that can be checked on paper', async ({ page }) => {
   await page.goto('/')

@@ -1,10 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
-
-async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(' ')}`)).toEqual([])
-}
+import { expectAccessible } from './accessible'
 
 /** The zinc sulfate of the demo, as a batch of its own. */
 async function beginZinc(request: APIRequestContext): Promise<string> {

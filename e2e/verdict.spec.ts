@@ -1,10 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
-import { expect, test, type Page } from '@playwright/test'
-
-async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(node => node.target).join(' ')}`)).toEqual([])
-}
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from './accessible'
 
 test('a yield over 100 % is explained by what the batch makes possible, and every mole is booked', async ({ page }) => {
   await page.goto('/batches/MO-002/yield')
