@@ -25,7 +25,7 @@ const document: BatchDocument = {
             { evaporate: { water: '12 g' } },
             { evaporateTo: { volume: '30 mL' } },
             { filter: { retained: '20 %' } },
-            { wash: { with: 'water', volume: '4.0 mL', at: '0 °C' } },
+            { wash: { with: 'ethanol', strength: '50 %', volume: '4.0 mL', at: '0 °C' } },
             { seed: { form: 'ZnSO4.7H2O', mass: '0.1 g' } },
             { hold: '2 h' },
           ],
@@ -67,7 +67,7 @@ it('grows everything that is an amount, wherever it stands, and nothing else', (
     { evaporate: { water: '120 g' } },
     { evaporateTo: { volume: '300 mL' } },
     { filter: { retained: '20 %' } },
-    { wash: { with: 'water', volume: '40.0 mL', at: '0 °C' } },
+    { wash: { with: 'ethanol', strength: '50 %', volume: '40.0 mL', at: '0 °C' } },
     { seed: { form: 'ZnSO4.7H2O', mass: '1.0 g' } },
     { hold: '2 h' },
   ])

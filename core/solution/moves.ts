@@ -1,5 +1,6 @@
 import { relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
+import { ETHANOL_DENSITY } from './liquid-densities'
 import type { Curve } from './curve'
 import { liquorVolume } from './density'
 import { mostOf } from './components'
@@ -194,7 +195,6 @@ function moved(
 /** 96 % by volume: g/mL and mass fraction of ethanol at 20 °C (OIML R 22, from memory). */
 const SPIRIT_DENSITY = 0.8074
 const SPIRIT_STRENGTH = 0.938
-const ETHANOL_DENSITY = 0.789
 
 const fateOf = (form: Formula, { solids }: Rest): 'stand' | 'dissolve' =>
   solids.some(({ solid }) => relate(form, solid.salt)) ? 'stand' : 'dissolve'

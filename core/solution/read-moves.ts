@@ -1,6 +1,7 @@
 import { explainFormula, parseFormula, type FormulaProblem } from '#core/formula'
 import { fail, ok, type Advice, type Checked } from '#core/problem'
 import { explainQuantity, parseQuantity, type Kind, type QuantityProblem } from '#core/quantity'
+import { ETHANOL_DENSITY, WATER_DENSITY } from './liquid-densities'
 import type { Move } from './moves'
 import type { WashSolvent } from './washing'
 
@@ -39,7 +40,6 @@ export const explainMovePlan = ({ problem }: MovePlanProblem): Advice =>
     ? explainFormula(problem as FormulaProblem)
     : explainQuantity(problem as QuantityProblem)
 
-const WATER_DENSITY = 0.9982
 const ICE = 0
 
 /** Reads the texts of moves; the first that does not read is told with its place. A wash keeps as much liquor as the last filter did. */
@@ -115,8 +115,6 @@ function readWash(plan: Extract<MovePlan, { wash: unknown }>['wash'], kept: numb
     ...(plan.through ? { through: true } : {}),
   })
 }
-
-const ETHANOL_DENSITY = 0.789
 
 /** Share of ethanol by volume, as both were measured before they were mixed. */
 function spiritShare(text: string): Checked<number, MovePlanProblem> {

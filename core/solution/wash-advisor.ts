@@ -4,6 +4,7 @@ import type { Curve } from './curve'
 import type { Cake } from './filtering'
 import { follow } from './moves'
 import { restOf, type PotState } from './pot-state'
+import { SOLVENT_DENSITY } from './liquid-densities'
 import type { WashSolvent } from './washing'
 
 export interface WashOption {
@@ -138,7 +139,7 @@ function inSolvent(
   const word = wordIn(row, solvent)
   const crystals = start.rest.solids.reduce((sum, { mass }) => sum + mass, 0)
   const clinging = retained * crystals
-  const thinned = thinning(clinging, (total / 2) * 0.79) ** 2
+  const thinned = thinning(clinging, (total / 2) * SOLVENT_DENSITY) ** 2
   const warnings: string[] = []
   const hydrated = (findSubstance(product, ownRows)?.waters ?? 0) > 0
   const salts = start.rest.told.forms.filter(({ form, mass }) => mass > 0.001 && !sameSalt(form, product))

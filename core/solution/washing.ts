@@ -1,5 +1,6 @@
 import { ok, type Checked } from '#core/problem'
 import type { Curve } from './curve'
+import { ETHANOL_DENSITY, SOLVENT_DENSITY } from './liquid-densities'
 import { filter, times, type Cake } from './filtering'
 import { restOf, type FormMass, type PotState } from './pot-state'
 import type { SolubilityProblem } from './problems'
@@ -61,7 +62,7 @@ function stirredUp(
     ...cake.pot,
     celsius,
     water: cake.pot.water + volume * (1 - spirit) * WASH_DENSITY,
-    ...(spirit > 0 && { ethanol: (cake.pot.ethanol ?? 0) + volume * spirit * SOLVENT_DENSITY }),
+    ...(spirit > 0 && { ethanol: (cake.pot.ethanol ?? 0) + volume * spirit * ETHANOL_DENSITY }),
   }
   const rest = restOf(pot, own)
   if (!rest.ok && rest.problem.code === 'solubility.ethanol-too-strong') return ok(displace(cake, volume))
@@ -86,8 +87,6 @@ function stirredUp(
 }
 
 const WASH_DENSITY = 1
-/** Alcohol and acetone, g/mL, for how far they thin the liquor that clings. */
-const SOLVENT_DENSITY = 0.79
 
 function displace({ pot, rest }: Cake, volume: number): Washed {
   const clinging = rest.told.water + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
