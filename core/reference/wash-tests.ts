@@ -5,7 +5,7 @@ export interface WashTestRow {
   readonly name: string
   /** What is done to a drop of the wash. */
   readonly add: string
-  /** What it does once the ion is gone. */
+  /** What the wash does once the ion is gone. */
   readonly clean: string
 }
 
@@ -21,9 +21,9 @@ export const washTests: readonly WashTestRow[] = [
   { ion: 'Ag', name: 'silver', add: 'dilute hydrochloric acid', clean: 'stays clear' },
   { ion: 'Ca', name: 'calcium', add: 'ammonium oxalate', clean: 'stays clear' },
   { ion: 'Pb', name: 'lead', add: 'potassium chromate', clean: 'stays clear' },
-  { ion: 'H', name: 'acid', add: 'litmus', clean: 'is neutral to it' },
-  { ion: 'OH', name: 'alkali', add: 'litmus', clean: 'is neutral to it' },
-  { ion: 'CO3', name: 'carbonate', add: 'litmus', clean: 'is neutral to it' },
-  { ion: 'HCO3', name: 'hydrogencarbonate', add: 'litmus', clean: 'is neutral to it' },
-  { ion: 'S', name: 'sulfide', add: 'lead acetate paper', clean: 'leaves it white' },
+  { ion: 'H', name: 'acid', add: 'litmus', clean: 'is neutral' },
+  { ion: 'OH', name: 'alkali', add: 'litmus', clean: 'is neutral' },
+  { ion: 'CO3', name: 'carbonate', add: 'litmus', clean: 'is neutral' },
+  { ion: 'HCO3', name: 'hydrogencarbonate', add: 'litmus', clean: 'is neutral' },
+  { ion: 'S', name: 'sulfide', add: 'lead acetate paper', clean: 'shows no brown' },
 ]

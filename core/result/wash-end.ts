@@ -16,7 +16,7 @@ export function washEnd(sheet: StageSheet): string {
   const own = new Set(product.ok ? namesOf(product.value) : [])
   const out = new Set(leftIn(sheet, sheet.products[0]!.theoretical).flatMap(({ formula }) => namesOf(formula)))
   const found = washTests.find(({ ion }) => out.has(ion) && !own.has(ion))
-  return found ? `with ${found.add} the wash ${found.clean}: no ${found.name} is left` : BY_DRYING
+  return found ? `the wash ${found.clean} with ${found.add}: no ${found.name} is left` : BY_DRYING
 }
 
 const namesOf = (formula: Formula): string[] => (ionsOf(formula) ?? []).map(({ text }) => text)

@@ -263,10 +263,7 @@ function test(added: string, result: SpotTest['result']): void {
     result,
   } as NewEntry)
 }
-/** A wash that ends by a sign of its own is tried as the liquor is. */
-const isTest = computed(
-  () => step.value?.do === 'test' || (step.value?.do === 'wash' && step.value.until !== undefined),
-)
+const isTest = computed(() => step.value?.do === 'test')
 
 const colour = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
