@@ -59,8 +59,9 @@ export function netIonic(reaction: Reaction): NetIonic {
     const common = Math.min(amount, right.get(text) ?? 0)
     if (common === 0) continue
     left.set(text, amount - common)
-    right.set(text, right.get(text)! - common)
-    if (left.get(text)! < 1e-9 && right.get(text)! < 1e-9) spectators.push(text)
+    const opposite = (right.get(text) ?? 0) - common
+    right.set(text, opposite)
+    if (amount - common < 1e-9 && opposite < 1e-9) spectators.push(text)
   }
   const terms = (side: Map<string, number>): IonicTerm[] =>
     [...side].filter(([, amount]) => amount > 1e-9).map(([text, coefficient]) => ({ text, coefficient }))
@@ -70,7 +71,10 @@ export function netIonic(reaction: Reaction): NetIonic {
 /** Ions with their charges written; a charged formula is one ion already. */
 function dissolved(formula: Formula): { text: string; count: number }[] {
   if (formula.charge !== 0) return [{ text: formula.text, count: 1 }]
-  return ionsOf(formula)!.map(({ text, charge, count }) => ({ text: text + chargeText(charge), count }))
+  return (ionsOf(formula) ?? [{ text: formula.text, charge: 0, count: 1 }]).map(({ text, charge, count }) => ({
+    text: text + chargeText(charge),
+    count,
+  }))
 }
 
 function simplest(reactants: readonly IonicTerm[], products: readonly IonicTerm[]) {

@@ -21,6 +21,12 @@ const weights: ReadonlyMap<string, Figure> = new Map(
     ]),
 )
 
+function weightOf(symbol: string): Figure {
+  const weight = weights.get(symbol)
+  if (!weight) throw new Error(`${symbol} has no standard atomic weight: parseFormula refuses it.`)
+  return weight
+}
+
 /** False where an element has no standard atomic weight; parseFormula then says which. */
 export const canBeWeighed = (formula: Formula): boolean =>
   [...formula.composition.keys()].every(symbol => weights.has(symbol))
@@ -28,14 +34,14 @@ export const canBeWeighed = (formula: Formula): boolean =>
 /** Molar mass, g/mol; the mass of electrons is left out. The formula must come from parseFormula, which refuses what has no weight. */
 export function molarMass(formula: Formula): number {
   let mass = 0
-  for (const [symbol, count] of formula.composition) mass += count * findElement(symbol)!.weight!
+  for (const [symbol, count] of formula.composition) mass += count * weightOf(symbol).value
   return mass
 }
 
 /** The molar mass as a figure with its uncertainty from the atomic weights, and its sum as working. */
 export function molarMassFigure(formula: Formula): Figure {
   const terms: [number, Figure][] = []
-  for (const [symbol, count] of formula.composition) terms.push([count, weights.get(symbol)!])
+  for (const [symbol, count] of formula.composition) terms.push([count, weightOf(symbol)])
   return terms.length === 0 ? exact(0, 'molar mass') : sum(`molar mass of {${formula.text}}`, terms)
 }
 

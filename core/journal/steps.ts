@@ -70,7 +70,11 @@ export const operationRows = [
 export type Operation = (typeof operationRows)[number]['name']
 export const operationNames = operationRows.map(({ name }) => name) as [Operation, ...Operation[]]
 
-export const operationOf = (name: Operation): OperationRow => operationRows.find(row => row.name === name)!
+const rowsByName = Object.fromEntries(operationRows.map((row): [string, OperationRow] => [row.name, row])) as Readonly<
+  Record<Operation, OperationRow>
+>
+
+export const operationOf = (name: Operation): OperationRow => rowsByName[name]
 
 /** What a step's readings are about. */
 export type StepAbout =

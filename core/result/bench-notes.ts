@@ -21,10 +21,13 @@ const LIMIT_WORDS = 'Limits are published figures; your site’s own come first.
 
 function gasNote(gas: GasFacts, { stage, room }: Setting): MarginNote {
   const row = rowOf(gas.formula, stage.own)
-  const danger = gas.verdict !== 'harmless' && (row?.hazards?.length ?? 0) > 0
-  const says = danger ? ` ${capital(gas.name)} ${statements(row!.hazards!, 2)}.` : ''
+  const hazards = gas.verdict === 'harmless' ? [] : (row?.hazards ?? [])
+  const says = hazards.length > 0 ? ` ${capital(gas.name)} ${statements(hazards, 2)}.` : ''
   const volume = `${formatValue(gas.volume.value, 'volume', 3)} of {${gas.formula}} leaves the pot.`
   const air = airWords(gas)
+  const { trap } = gas
+  const wants = trap ? formatFigure(trap.wants, 2) : 'a size not known'
+  const margin = trap?.margin ? `${trap.margin.value.toFixed(1)} times` : 'an unknown part of'
   switch (gas.verdict) {
     case 'harmless':
       return { tone: 'caution', tag: 'Gas', text: `${volume} Add slowly, in a vessel with room for foam.${air}` }
@@ -34,25 +37,25 @@ function gasNote(gas: GasFacts, { stage, room }: Setting): MarginNote {
       return {
         tone: 'hazard',
         tag: 'Hood and trap',
-        text: `${volume}${says} A trap of ${formatFigure(gas.trap!.wants, 2)} of 2 mol/L {${gas.trap!.reagent}} takes twice that.${air}`,
+        text: `${volume}${says}${trap ? ` A trap of ${wants} of 2 mol/L {${trap.reagent}} takes twice that.` : ''}${air}`,
       }
     case 'trap wrong':
       return {
         tone: 'hazard',
         tag: 'Wrong trap',
-        text: `{${stage.bench.trap!.reagent.text}} does not hold {${gas.formula}}: use {${gas.trap!.reagent}}.${says}${air}`,
+        text: `${stage.bench.trap ? `{${stage.bench.trap.reagent.text}}` : 'The trap'} does not hold {${gas.formula}}${trap ? `: use {${trap.reagent}}` : ''}.${says}${air}`,
       }
     case 'trap small':
       return {
         tone: 'hazard',
         tag: 'Trap too small',
-        text: `The trap takes ${gas.trap!.margin!.value.toFixed(1)} times the {${gas.formula}}; have it take ${TRAP_MARGIN} times, ${formatFigure(gas.trap!.wants, 2)} at 2 mol/L.${air}`,
+        text: `The trap takes ${margin} the {${gas.formula}}; have it take ${TRAP_MARGIN} times, ${wants} at 2 mol/L.${air}`,
       }
     case 'trap holds':
       return {
         tone: 'caution',
         tag: 'Gas, in the hood',
-        text: `${volume} The trap takes ${gas.trap!.margin!.value.toFixed(1)} times that.${says}${room.volume ? air : ''}`,
+        text: `${volume} The trap takes ${margin} that.${says}${room.volume ? air : ''}`,
       }
   }
 }
@@ -83,17 +86,18 @@ function potNotes(sheet: StageSheet, { stage, curves }: Setting): MarginNote[] {
     })
   }
   for (const need of pot.needs) {
-    if (need.enough === false && need.role === 'reagent')
+    const least = need.least && formatFigure(need.least, 3)
+    if (least && need.enough === false && need.role === 'reagent')
       notes.push({
         tone: 'caution',
         tag: 'Too little water',
-        text: `${formatFigure(need.least!, 3)} of water hold the {${need.formula}} at ${pot.celsius} °C; there are ${formatFigure(pot.water, 3)}. With a third more it dissolves in good time: ${formatFigure(need.advised!, 3)}.`,
+        text: `${least} of water hold the {${need.formula}} at ${pot.celsius} °C; there are ${formatFigure(pot.water, 3)}.${need.advised ? ` With a third more it dissolves in good time: ${formatFigure(need.advised, 3)}.` : ''}`,
       })
-    if (need.enough === false && need.role === 'product')
+    if (least && need.enough === false && need.role === 'product')
       notes.push({
         tone: 'caution',
         tag: 'Crystals too early',
-        text: `At ${pot.celsius} °C the {${need.formula}} wants ${formatFigure(need.least!, 3)} of water and has ${formatFigure(pot.water, 3)}: it comes down in the pot and hides the end point.`,
+        text: `At ${pot.celsius} °C the {${need.formula}} wants ${least} of water and has ${formatFigure(pot.water, 3)}: it comes down in the pot and hides the end point.`,
       })
     if (need.problem?.code === 'solubility.out-of-range')
       notes.push({ tone: 'info', tag: 'Not known', text: explainSolubility(need.problem).why })

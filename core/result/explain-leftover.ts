@@ -24,14 +24,22 @@ const STICKS = 0.05
 
 /** Judges each recovered excess: what would have used it up, or kept it from being used. The limiting reagent's own return is a matter of the yield. */
 export const judgeLeftovers = (sheet: StageSheet, recovered: readonly Recovered[]): LeftoverJudgement[] =>
-  recovered.filter(({ limits }) => !limits).map(one => judge(sheet, one))
+  recovered
+    .filter(({ limits }) => !limits)
+    .flatMap(one => {
+      const line = sheet.reagents.find(({ species }) => species === one.species)
+      return line ? [judge(sheet, line, one)] : []
+    })
 
-function judge(sheet: StageSheet, { species, found, should }: Recovered): LeftoverJudgement {
+function judge(
+  sheet: StageSheet,
+  line: StageSheet['reagents'][number],
+  { species, found, should }: Recovered,
+): LeftoverJudgement {
   const off = difference(`{${species}} that came back, less what should`, found, should)
   const spread = standardUncertainty(off)
   const allowance = Math.max(2 * spread, STICKS * should.value)
   const kind = Math.abs(off.value) <= allowance ? 'as it should be' : off.value < 0 ? 'too little' : 'too much'
-  const line = sheet.reagents.find(one => one.species === species)!
   const consumed = line.consumed.value
   // Grams of it to a mole, from the sheet's own two figures of what is left.
   const perMole = line.leftover.amount.value > 1e-12 ? line.leftover.mass.value / line.leftover.amount.value : 0

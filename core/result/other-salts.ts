@@ -36,10 +36,10 @@ export function otherSaltsIn(pot: PotState, product: Formula, own: readonly Curv
     if (relate(salt, product) || relate(product, salt)) return []
     const ions = ionsOf(salt)
     if (!ions?.every(({ text }) => amounts.has(text))) return []
-    const units = Math.min(...ions.map(({ text, count }) => amounts.get(text)! / count))
+    const units = Math.min(...ions.map(({ text, count }) => (amounts.get(text) ?? 0) / count))
     const at = place(salt)
     // In the cold the most hydrated phase is the one that stands.
-    const { form } = phases[0]!
+    const form = phases[0]?.form ?? salt
     return [
       {
         form: form.text,

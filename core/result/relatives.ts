@@ -47,7 +47,8 @@ export function relativesOf(product: Formula, pot: ReadonlySet<string>, own: rea
     return (row.forms ? formsOf(read.value, own) : [row.formula]).flatMap(text => {
       const form = parseFormula(text)
       if (!form.ok) return []
-      return [{ form: form.value, kind, metals: form.value.composition.get(metal)! / product.composition.get(metal)! }]
+      const metals = (form.value.composition.get(metal) ?? 0) / (product.composition.get(metal) ?? Infinity)
+      return [{ form: form.value, kind, metals }]
     })
   })
 }

@@ -237,7 +237,7 @@ function metals(left: readonly Left[]): Treatment[] {
   return left.flatMap((one): Treatment[] => {
     const row = metalsLeft.find(({ of }) => one.formula.composition.has(of))
     if (!row) return []
-    const atoms = one.formula.composition.get(row.of)!
+    const atoms = one.formula.composition.get(row.of) ?? 0
     const { reagent, gives, sign } = precipitants[row.as]
     const holdsAmmonia = left.some(({ formula }) => bringsAmmonia(formula))
     return [

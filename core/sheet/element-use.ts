@@ -23,21 +23,23 @@ const NON_METALS = new Set('H He B C N O F Ne Si P S Cl Ar Ge As Se Br Kr Te I X
  * share the overall yield on it.
  */
 export function elementUse(plan: ReadPlan, { stages }: PlanSheet, productMass: Figure): ElementUse[] {
-  const last = plan.stages.at(-1)!
+  const last = plan.stages.at(-1)
+  if (!last) return []
   const { form } = last.product
   const molar = product(`amount of {${form.text}}`, 'amount', [productMass], [molarMassFigure(form)])
-  return [...form.composition.keys()]
-    .filter(element => !['H', 'O', 'C'].includes(element))
-    .flatMap((element): ElementUse[] => {
+  return [...form.composition]
+    .filter(([element]) => !['H', 'O', 'C'].includes(element))
+    .flatMap(([element, held]): ElementUse[] => {
       const bottles = plan.stages.flatMap((stage, i) =>
         stage.reagents.flatMap((reagent, j): [number, Figure][] => {
           const count = reagent.term.species.formula.composition.get(element) ?? 0
-          return reagent.from || count === 0 ? [] : [[count, stages[i]!.reagents[j]!.amount]]
+          const amount = stages[i]?.reagents[j]?.amount
+          return reagent.from || count === 0 || !amount ? [] : [[count, amount]]
         }),
       )
       if (bottles.length === 0) return []
       const charged = sum(`{${element}} in the bottles`, bottles)
-      const inProduct = product(`{${element}} in the product`, 'amount', [molar, exact(form.composition.get(element)!)])
+      const inProduct = product(`{${element}} in the product`, 'amount', [molar, exact(held)])
       return [
         {
           element,

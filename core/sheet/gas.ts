@@ -76,7 +76,7 @@ function verdictOf(
   if (!limit?.trap) return hazardous || (limit?.short ?? limit?.eightHours ?? 9999) < 1000 ? 'hood' : 'harmless'
   if (!bench.trap) return 'trap missing'
   if (!trap?.holds) return 'trap wrong'
-  return trap.margin!.value < TRAP_MARGIN ? 'trap small' : 'trap holds'
+  return trap.margin && trap.margin.value >= TRAP_MARGIN ? 'trap holds' : 'trap small'
 }
 
 /** KOH does what NaOH does. */
@@ -84,9 +84,9 @@ const standsFor = (reagent: Formula, wanted: string): boolean =>
   reagent.text === wanted || (wanted === 'NaOH' && reagent.text === 'KOH')
 
 function trapFor({ bench }: ReadStage, limit: ExposureRow | undefined, gas: string, amount: Figure): Trap | undefined {
-  const ways = limit?.trap
-  if (!ways) return undefined
-  const way = ways.find(({ reagent }) => bench.trap && standsFor(bench.trap.reagent, reagent)) ?? ways[0]!
+  const ways = limit?.trap ?? []
+  const way = ways.find(({ reagent }) => bench.trap && standsFor(bench.trap.reagent, reagent)) ?? ways[0]
+  if (!way) return undefined
   const per = exact(way.per, 'number', `{${gas}} for one {${way.reagent}}`)
   const wants = product(
     `2 mol/L {${way.reagent}} for twice the {${gas}}`,

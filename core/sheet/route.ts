@@ -7,6 +7,9 @@ import { readPlan } from './read-plan'
 import type { Charge, ReadPlan, ReadStage, Reagent } from './read-stage'
 import { computeStage, extentForProduct, extentFrom, type SheetWarning, type StageSheet } from './stage'
 
+/** What a stage that nothing feeds, or that feeds nothing, takes and gives. */
+const NOTHING = exact(0, 'amount', 'nothing')
+
 export interface PlanSheet {
   readonly stages: readonly StageSheet[]
   /** The last stage's product: at 100 % in every stage, and with the stages' yields. */
@@ -31,7 +34,7 @@ export function computeReadPlan(
   if (problem) return fail(problem)
   const last = plan.stages.at(-1)!
   const scales = last.targetMass ? backwards(plan) : undefined
-  const planned = scales ? inOrder(plan, stage => scales.get(stage.id)!) : forwards(plan, stage => stage.yield, weighed)
+  const planned = scales ? inOrder(plan, scales) : forwards(plan, stage => stage.yield, weighed)
   const early = plan.stages.slice(0, -1).some(({ id }) => weighed.has(id))
   const sheets = scales && early ? forwards(asCharged(plan, planned), stage => stage.yield, weighed) : planned
   const atBest = plan.stages.length === 1 ? sheets : forwards(scales ? asCharged(plan, planned) : plan, () => exact(1))
@@ -75,7 +78,7 @@ function backwards({ stages }: ReadPlan): Map<string, Figure> {
   for (const stage of [...stages].reverse()) {
     const scale = stage.targetMass
       ? extentForProduct(stage, stage.targetMass, stage.yield)
-      : extentForNeed(stage, needs.get(stage.id)!)
+      : extentForNeed(stage, needs.get(stage.id) ?? [])
     scales.set(stage.id, scale)
     const sheet = computeStage(stage, scale)
     stage.reagents.forEach((reagent, i) => {
@@ -98,14 +101,20 @@ function extentForNeed(stage: ReadStage, taken: readonly Figure[]): Figure {
     1,
     product(`{${stage.product.form.text}} for a later stage`, 'mass', [amount, molarMassFigure(stage.product.form)]),
   ])
-  const all = masses.length === 1 ? masses[0]![1] : sum(`{${stage.product.form.text}} for later stages`, masses)
+  const [first, ...more] = masses
+  const all = !first
+    ? exact(0, 'mass')
+    : more.length === 0
+      ? first[1]
+      : sum(`{${stage.product.form.text}} for later stages`, masses)
   return extentForProduct(stage, all, stage.yield)
 }
 
 /** Every stage at the extent already found for it, with the water of pots that go on. */
-function inOrder({ stages }: ReadPlan, extentOf: (stage: ReadStage) => Figure): StageSheet[] {
+function inOrder({ stages }: ReadPlan, extents: ReadonlyMap<string, Figure>): StageSheet[] {
   const sheets: StageSheet[] = []
-  for (const stage of stages) sheets.push(computeStage(stage, extentOf(stage), carriedInto(stage, stages, sheets)))
+  for (const stage of stages)
+    sheets.push(computeStage(stage, extents.get(stage.id) ?? NOTHING, carriedInto(stage, stages, sheets)))
   return sheets
 }
 
@@ -155,8 +164,12 @@ function feed(reagent: Reagent, made: ReadonlyMap<string, Figure>): Reagent {
     : reagent
 }
 
+/** Nothing, where the stage it names makes nothing that is known. */
 const available = ({ from, supply, term }: Reagent, made: ReadonlyMap<string, Figure>): Figure =>
-  product(`amount of {${term.species.formula.text}}`, 'amount', [made.get(from!)!, ...unitsOf(supply.relation)])
+  product(`amount of {${term.species.formula.text}}`, 'amount', [
+    (from && made.get(from)) || NOTHING,
+    ...unitsOf(supply.relation),
+  ])
 
 const overdrawn = (reagents: readonly Reagent[], made: ReadonlyMap<string, Figure>): SheetWarning[] =>
   reagents.flatMap(reagent => {

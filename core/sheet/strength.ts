@@ -36,11 +36,12 @@ export function densityAt({ rows }: DensityTable, fraction: number): number | un
 /** The mass fraction at which a mL holds so many grams of solute; undefined where the table does not reach. */
 export function fractionAt(table: DensityTable, gramsPerMillilitre: number): number | undefined {
   let low = 0
-  let high = table.rows.at(-1)![0] / 100
-  if (gramsPerMillilitre > high * densityAt(table, high)!) return undefined
+  const last = table.rows.at(-1)
+  if (!last || gramsPerMillilitre > (last[0] / 100) * last[1]) return undefined
+  let high = last[0] / 100
   for (let i = 0; i < 60; i++) {
     const middle = (low + high) / 2
-    if (middle * densityAt(table, middle)! < gramsPerMillilitre) low = middle
+    if (middle * (densityAt(table, middle) ?? last[1]) < gramsPerMillilitre) low = middle
     else high = middle
   }
   return (low + high) / 2

@@ -8,6 +8,11 @@ import type { SolubilityProblem } from './problems'
 export const ETHANOL_LIMIT = 0.6
 
 const permittivity = monotone(permittivities.map(([percent, value]) => [percent / 100, value] as const))
+/** Of water at 20 °C, where the table begins. */
+const WATER = 80.4
+
+/** The table runs from water to ethanol; a share outside it counts as the end that is nearer. */
+const permittivityAt = (ethanol: number): number => permittivity(Math.max(0, Math.min(1, ethanol))) ?? WATER
 
 /** Half of e²/(4πε₀kT) at 20 °C, and one radius for every hydrated ion, Å: common practice, no source. */
 const HALF_BJERRUM = 285
@@ -18,8 +23,8 @@ const RADIUS = 2
  * permittivity of the mixture. An estimate: the dissolved rest is right within a factor of two for 1:1 salts, and four for 2:2 ones.
  */
 export function saltingOut(ions: readonly Component[], ethanol: number): number {
-  const water = permittivity(0)!
-  const mixed = permittivity(Math.min(1, ethanol)) ?? permittivity(1)!
+  const water = permittivityAt(0)
+  const mixed = permittivityAt(ethanol)
   const charged = ions.map(({ key, count }) => count * chargeOf(key) ** 2).reduce((a, b) => a + b, 0)
   const particles = ions.reduce((sum, { count }) => sum + count, 0)
   return Math.exp((-HALF_BJERRUM / RADIUS) * (1 / mixed - 1 / water) * (charged / particles))
