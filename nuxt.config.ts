@@ -3,8 +3,28 @@ import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
 
-const SHARED =
-  /\/app\/(?:components\/(?:formula|problem|quantity|equation|sheet|shell|batch)|composables|stores|utils)\//
+/**
+ * What the sheet, the first page of a batch, shows before anything is pressed: one file. What only a panel, a dialog or another page asks for comes with those;
+ * a module that is named wrongly here costs a request or some kilobytes, nothing else.
+ */
+const FIRST = [
+  /^\0?virtual:nuxt|\0plugin-vue|\0vite/,
+  /\/node_modules\/(?:@?vue|vue-router|nuxt|@?unhead|@vueuse|idb|@?pinia|ofetch|ufo|ohash|unctx|h3|perfect-debounce|destr|defu|@lucide)\//,
+  /\/app\/(?:assets|plugins)\//,
+  /\/core\/(?:reference|formula|equation|quantity|problem|document|species|sheet)\//,
+  /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
+  /\/core\/result\/(?:bench-notes|hazard-notes|margin|words)\./,
+  /\/core\/solution\/(?:curve|dissolve|monotone|problems|scale-moves)\./,
+  /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
+  /\/app\/composables\/use(?:Attempt|History|MonteCarlo|Ringing|Timers|Working)\./,
+  /\/app\/components\/(?:batch|problem)\//,
+  /\/app\/components\/(?:equation\/EquationText|formula\/(?:FormulaText|RichText)|shell\/(?:ClockBar|Margin\w+|TopBar))\./,
+  /\/app\/components\/quantity\/(?:FigureButton|QuantityField|SpreadCheck|WorkingPanel)\./,
+  /\/app\/components\/sheet\/(?:ChargeCell|FactStrip|ProblemList|SaveSign|SheetTable|UndoButtons|problem-place)\./,
+]
+const LATER =
+  /\/(?:suggest|net-ionic|read-name|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|permittivities|ion-volumes|schema|own-row)\.ts/
+const isFirst = (id: string): boolean => FIRST.some(place => place.test(id)) && !LATER.test(id)
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
@@ -15,14 +35,26 @@ export default defineNuxtConfig({
   telemetry: false,
   components: [{ path: '~/components', pathPrefix: false }],
   vite: {
+    // Every component here, and of the libraries, is written with setup: Vue’s older half stays at home.
+    define: { __VUE_OPTIONS_API__: 'false' },
     plugins: [tailwindcss()],
     build: {
-      // What nearly every page needs is one file: a browser opens few connections to a host, and small files wait for each other.
-      rollupOptions: { output: { manualChunks: id => (SHARED.test(id) ? 'shared' : undefined) } },
+      // Few files, each what one set of pages needs: a browser opens few connections to a host, and small files wait for each other.
+      rollupOptions: {
+        output: {
+          manualChunks: id => (isFirst(id) ? 'first' : undefined),
+          onlyExplicitManualChunks: true,
+          experimentalMinChunkSize: 8_000,
+        },
+      },
     },
   },
   // Other pages' chunks are fetched when a link is about to be followed, so the first page stays light.
-  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  experimental: {
+    renderJsonPayloads: false,
+    payloadExtraction: false,
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   nitro: {
     compressPublicAssets: true,
     errorHandler: '~~/server/problem-document.ts',

@@ -36,6 +36,8 @@ onMounted(() => {
   void usePhotosStore().send()
 })
 
+onNuxtReady(() => void preloadComponents(['LazyFinderDialog', 'LazyKeysDialog']))
+
 const wordsOf = (entry: Entry): string => (entry.kind === 'correction' ? entry.why : entryText(entry))
 
 const isTyping = (event: KeyboardEvent): boolean =>
@@ -83,6 +85,6 @@ onKeyStroke('?', event => {
   </aside>
   <ClockBar />
   <div id="main" class="flex min-h-0 flex-1 flex-col"><NuxtPage /></div>
-  <FinderDialog v-model:open="finding" />
-  <KeysDialog v-model:open="keysShown" />
+  <LazyFinderDialog v-if="finding" v-model:open="finding" />
+  <LazyKeysDialog v-if="keysShown" v-model:open="keysShown" />
 </template>

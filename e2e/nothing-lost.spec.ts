@@ -222,3 +222,29 @@ test('eight tabs share one stream, and each of them saves', async ({ context, pa
   await expect(page.getByRole('region', { name: 'Journal' })).toContainText('from the last tab')
   expect(streams).toBe(1)
 })
+
+test('two tabs keep their worksheets apart while the server is away', async ({ page, context }) => {
+  const other = await context.newPage()
+  for (const [tab, name] of [
+    [page, 'left tab'],
+    [other, 'right tab'],
+  ] as const) {
+    await tab.route('**/api/assays', route => route.abort())
+    await tab.goto('/assays')
+    await expect(tab.getByText('The database is away; trying again.')).toBeVisible()
+    await tab.getByRole('button', { name: 'Washes' }).click()
+    await tab.getByLabel('Name', { exact: true }).fill(name)
+  }
+  const kept = (tab: Page, name: string) => tab.getByRole('button', { name, exact: true })
+  await page.reload()
+  await expect(kept(page, 'left tab')).toBeVisible()
+  await expect(kept(page, 'right tab')).toHaveCount(0)
+  await other.reload()
+  await expect(kept(other, 'right tab')).toBeVisible()
+  await expect(kept(other, 'left tab')).toHaveCount(0)
+  // A tab that closes leaves what it kept to the next.
+  await other.close()
+  await page.reload()
+  await expect(kept(page, 'right tab')).toBeVisible()
+  await expect(kept(page, 'left tab')).toBeVisible()
+})

@@ -4,6 +4,7 @@ import type { Worksheet } from '#core/assay'
 import { changesBetween, isSame, merge, withTheirs, type Clash } from '#core/document'
 import { useHistory } from '~/composables/useHistory'
 import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
+import { isTabOpen, tabName } from '~/utils/tab'
 import { useLabStore } from './lab'
 
 interface Stored {
@@ -18,7 +19,7 @@ interface Draft {
 const PAUSE = 500
 const RETRY = 3000
 const LONGEST = 20_000
-/** Each worksheet that is not saved lies in a place of its own: what the server has already takes no room on the device. */
+/** Each worksheet that is not saved lies in a place of its own, one a tab: what the server has already takes no room on the device. */
 const DRAFT = 'zip-ledger.assay.'
 
 /** The worksheets that stand alone: as typed, and how far they are saved. What is not saved yet is kept on the device. */
@@ -32,19 +33,26 @@ export const useAssaysStore = defineStore('assays', () => {
   const conflict = shallowRef<{ readonly id: string; readonly clashes: readonly Clash[] }>()
   const isLoaded = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** Under which this tab keeps its drafts. */
+  let mine = ''
 
   /** Asks the server; what is typed meanwhile, or was kept on the device, stands before what it answers. */
   async function open(): Promise<void> {
-    if (!history.current.value) history.start(keptDrafts().flatMap(({ worksheet }) => worksheet ?? []))
+    const asked = $fetch<Stored[]>('/api/assays')
+    asked.catch(() => {})
+    mine = placeOf(await tabName())
+    if (!history.current.value) history.start((await keptDrafts()).flatMap(({ draft }) => draft.worksheet ?? []))
     try {
-      const stored = await $fetch<Stored[]>('/api/assays')
+      const stored = await asked
       if (!Array.isArray(stored)) throw new Error('This is no answer of ours.')
       base.value = byId(stored)
       history.start(stored.map(worksheetOf))
       isLoaded.value = true
       saving.value = 'saved'
-      const drafts = keptDrafts()
-      if (drafts.length > 0) bringIn(drafts)
+      const drafts = await keptDrafts()
+      if (drafts.length > 0) bringIn(drafts.map(({ draft }) => draft))
+      // What a closed tab left behind is this one's now.
+      for (const { key } of drafts) if (!key.startsWith(mine)) dropFromDevice(key)
     } catch {
       saving.value = 'away'
       timer = setTimeout(open, RETRY)
@@ -57,12 +65,14 @@ export const useAssaysStore = defineStore('assays', () => {
     for (const { base: from, worksheet } of drafts) {
       const id = (worksheet ?? from?.worksheet)?.id
       const theirs = base.value.get(id ?? '')?.worksheet
+      const now = all.find(one => one.id === id)
       if (!worksheet) {
         // Deleted here: it goes, unless somebody changed it meanwhile.
         if (theirs && from && isSame(theirs, from.worksheet)) all = all.filter(one => one.id !== id)
-      } else if (!theirs) all = [...all, worksheet]
+      } else if (!now) all = [...all, worksheet]
       else {
-        const { merged, clashes: fresh } = merge(from?.worksheet ?? theirs, worksheet, theirs)
+        // Another tab's draft may have joined already.
+        const { merged, clashes: fresh } = merge(from?.worksheet ?? now, worksheet, now)
         all = all.map(one => (one.id === id ? merged : one))
         if (fresh.length > 0) conflict.value = { id: worksheet.id, clashes: fresh }
       }
@@ -105,8 +115,8 @@ export const useAssaysStore = defineStore('assays', () => {
     }
     for (const [id, before] of base.value)
       if (!sheets.value.some(one => one.id === id)) wanted.set(id, { base: before })
-    for (const key of keysOnDevice(DRAFT)) if (!wanted.has(key.slice(DRAFT.length))) dropFromDevice(key)
-    for (const [id, draft] of wanted) keepOnDevice(`${DRAFT}${id}`, draft)
+    for (const key of keysOnDevice(mine)) if (!wanted.has(key.slice(mine.length))) dropFromDevice(key)
+    for (const [id, draft] of wanted) keepOnDevice(`${mine}${id}`, draft)
   }
 
   /** Sends what differs from the server's, one worksheet after the other. */
@@ -203,4 +213,16 @@ const byId = (all: readonly Stored[]): ReadonlyMap<string, Stored> => new Map(al
 const withOne = (all: ReadonlyMap<string, Stored>, one: Stored): ReadonlyMap<string, Stored> =>
   new Map([...all, [one.worksheet.id, one]])
 
-const keptDrafts = (): Draft[] => keysOnDevice(DRAFT).flatMap(key => readFromDevice<Draft>(key) ?? [])
+const placeOf = (tab: string): string => `${DRAFT}${tab}.`
+
+/** The drafts of this tab, and those that closed tabs left behind. */
+async function keptDrafts(): Promise<{ readonly key: string; readonly draft: Draft }[]> {
+  const own = await tabName()
+  const found: { key: string; draft: Draft }[] = []
+  for (const key of keysOnDevice(DRAFT)) {
+    const [tab = ''] = key.slice(DRAFT.length).split('.')
+    const draft = readFromDevice<Draft>(key)
+    if (draft && (tab === own || !(await isTabOpen(tab)))) found.push({ key, draft })
+  }
+  return found
+}

@@ -129,11 +129,14 @@ export const useBatchStore = defineStore('batch', () => {
     clashes.value = []
     stageId.value = undefined
     clearTimeout(timer)
+    // Asked for at once: what this device keeps is looked for meanwhile.
+    const asked = $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`)
+    asked.catch(() => {})
     tab = await tabName()
     const drafts = await draftsOf(wanted)
     if (code.value !== wanted) return
     try {
-      const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`)
+      const stored = await asked
       if (code.value !== wanted) return
       if (typeof stored?.version !== 'number') throw new Error('This is no answer of ours.')
       history.start(stored.document)

@@ -1,10 +1,11 @@
+import { MOST_POINTS } from './worksheet-kind'
+
 /** The points of a measured curve, in the order of x, with what its axes are. */
 export interface CurvePoints {
   readonly x: string
   readonly y: string
   readonly points: readonly (readonly [number, number])[]
 }
-export const MOST_POINTS = 2000
 
 export type CurveProblem =
   | { code: 'curve.too-few'; rows: number }

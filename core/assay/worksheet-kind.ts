@@ -15,6 +15,9 @@ export interface Worksheet {
   /** The points of a thermogram or a spectrum, as read from its file. */
   readonly curve?: CurvePoints
 }
+/** A curve is kept with at most so many points: more than a screen has columns, and a document stays small. */
+export const MOST_POINTS = 2000
+
 export const worksheetKinds = [
   'gravimetric',
   'hydrate',

@@ -22,11 +22,7 @@ watch(found, now => {
   if (wantsFirst.value && now[0]) void go(now[0])
 })
 
-watch(open, isOpen => {
-  query.value = ''
-  wantsFirst.value = false
-  if (isOpen) load()
-})
+load()
 
 function choose(active: BatchSummary | null): void {
   const batch = active ?? found.value[0]

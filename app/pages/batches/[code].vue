@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import { computeWorksheet } from '#core/assay'
-import { assayWords } from '#core/result'
 import { productMass, weighingOf } from '#core/journal'
 import { useAttempt } from '~/composables/useAttempt'
 import { useBatchStore } from '~/stores/batch'
@@ -27,6 +25,16 @@ watch(
   { immediate: true },
 )
 
+/** Worksheets are read by code of their own, that no other page waits for. */
+const assayed = ref(false)
+watch(
+  () => batch.document?.assays ?? [],
+  async sheets => {
+    assayed.value = sheets.length > 0 && (await import('~/utils/assayed')).anyResult(sheets)
+  },
+  { immediate: true },
+)
+
 const settledAttempt = useAttempt('How far the batch is', (): Record<string, boolean> => {
   const stage = batch.stage
   if (!stage) return {}
@@ -42,7 +50,7 @@ const settledAttempt = useAttempt('How far the batch is', (): Record<string, boo
         ({ species }) => weighingOf(journal.lines, { what: 'charge', stage: stage.id, species }).portions.length > 0,
       ),
     yield: weighed && !!batch.sheet,
-    assay: (batch.document?.assays ?? []).some(sheet => assayWords(sheet, computeWorksheet(sheet))),
+    assay: assayed.value,
   }
 })
 const settled = computed(() => settledAttempt.value.value ?? {})

@@ -21,12 +21,25 @@ import {
 } from '#core/sheet'
 import { useAttempt } from '~/composables/useAttempt'
 import { useWorking } from '~/composables/useWorking'
+import { focusSoon } from '~/utils/focus'
 import { fieldPlace } from '~/components/sheet/problem-place'
 import { useBatchStore } from '~/stores/batch'
 import { useLibraryStore } from '~/stores/library'
 
 type Open =
   { panel: 'supply' | 'excess'; species: string } | { panel: 'working' | 'product' | 'water' | 'gas' | 'heat' | 'ions' }
+
+const PANELS = [
+  'SupplyPanel',
+  'ExcessPanel',
+  'WaterPanel',
+  'GasPanel',
+  'HeatPanel',
+  'ProductPanel',
+  'IonPanel',
+  'EquationField',
+  'ReactionChoice',
+].map(name => `Lazy${name}`)
 
 const batch = useBatchStore()
 const library = useLibraryStore()
@@ -130,17 +143,15 @@ function show(path: Path): void {
   if (place.panel === 'equation') editsEquation.value = true
   else if (place.panel === 'supply') open.value = { panel: 'supply', species: speciesOf(place.reagent) }
   else if (place.panel !== 'table') open.value = { panel: place.panel }
-  void nextTick(() => {
-    const marked = document.querySelectorAll<HTMLElement>(
-      `${place.panel === 'table' ? 'table ' : 'section '}[aria-invalid=true]`,
-    )
-    marked[0]?.focus()
-  })
+  focusSoon(`${place.panel === 'table' ? 'table ' : 'section '}[aria-invalid=true]`)
 }
 const isSeveral = computed(
   () => !reaction.value.ok && reaction.value.problem.problem.code === 'sheet.several-reactions',
 )
 const change = (make: (stage: StagePlan) => StagePlan, key: string): void => batch.change(make, key)
+
+/** What a press opens is fetched behind the first look, so that the press finds it there. */
+onNuxtReady(() => void preloadComponents(PANELS))
 
 onKeyStroke('Escape', () => {
   open.value = undefined
@@ -170,8 +181,8 @@ onKeyStroke('Escape', () => {
       </div>
       <UndoButtons :of="batch" />
     </div>
-    <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
-    <EquationField
+    <LazyConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
+    <LazyEquationField
       v-if="editsEquation || (!reaction.ok && !isSeveral)"
       v-model="equation"
       class="mt-3"
@@ -180,7 +191,7 @@ onKeyStroke('Escape', () => {
     <PanelGuard
       v-if="isSeveral || stage.mix || here.some(({ path }) => path.includes('mix'))"
       name="The choice of reactions"
-      ><ReactionChoice :stage="stage" :problem-at="problemAt" @change="change"
+      ><LazyReactionChoice :stage="stage" :problem-at="problemAt" @change="change"
     /></PanelGuard>
 
     <template v-if="reaction.ok">
@@ -222,7 +233,7 @@ onKeyStroke('Escape', () => {
       </p>
       <template v-if="open">
         <PanelGuard v-if="open.panel === 'water'" name="Water and vessel"
-          ><WaterPanel
+          ><LazyWaterPanel
             :stage="stage"
             :sheet="sheet"
             :setting="batch.setting"
@@ -232,7 +243,7 @@ onKeyStroke('Escape', () => {
             @close="open = undefined"
         /></PanelGuard>
         <PanelGuard v-else-if="open.panel === 'gas'" name="Gas"
-          ><GasPanel
+          ><LazyGasPanel
             :plan="batch.document!.plan"
             :stage="stage"
             :sheet="sheet"
@@ -245,7 +256,7 @@ onKeyStroke('Escape', () => {
             @close="open = undefined"
         /></PanelGuard>
         <PanelGuard v-else-if="open.panel === 'heat'" name="Heat"
-          ><HeatPanel
+          ><LazyHeatPanel
             :stage="stage"
             :sheet="sheet"
             :setting="batch.setting"
@@ -255,7 +266,7 @@ onKeyStroke('Escape', () => {
             @close="open = undefined"
         /></PanelGuard>
         <PanelGuard v-else-if="open.panel === 'excess' && sheet && batch.setting" name="Excess"
-          ><ExcessPanel
+          ><LazyExcessPanel
             :stage="stage"
             :sheet="sheet"
             :setting="batch.setting"
@@ -266,13 +277,13 @@ onKeyStroke('Escape', () => {
         /></PanelGuard>
       </template>
       <PanelGuard v-if="open?.panel === 'ions'" name="Ions and names"
-        ><IonPanel :reaction="reaction.value" :own="library.substances" @close="open = undefined"
+        ><LazyIonPanel :reaction="reaction.value" :own="library.substances" @close="open = undefined"
       /></PanelGuard>
       <PanelGuard v-else-if="open?.panel === 'working' && shown" name="The working"
         ><WorkingPanel closes :figure="shown" @close="open = undefined"
       /></PanelGuard>
       <PanelGuard v-else-if="open?.panel === 'supply'" name="Supply"
-        ><SupplyPanel
+        ><LazySupplyPanel
           :key="open.species"
           :species="open.species"
           :supply="findReagent(stage, open.species)?.supply ?? { kind: 'solid' }"
@@ -288,7 +299,7 @@ onKeyStroke('Escape', () => {
           @close="open = undefined"
       /></PanelGuard>
       <PanelGuard v-else-if="open?.panel === 'product'" name="Product"
-        ><ProductPanel
+        ><LazyProductPanel
           :species="stage.product.species"
           :form="stage.product.form ?? stage.product.species"
           :expected="stage.yield ?? ''"
