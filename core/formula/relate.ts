@@ -4,6 +4,8 @@ import type { Formula } from './formula'
 export interface Relation {
   readonly units: number
   readonly waters: number
+  /** CO2 that one unit gives to acid beyond what its units of the species would; below zero for a basic carbonate. */
+  readonly gas?: number
 }
 
 const near = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a), Math.abs(b))

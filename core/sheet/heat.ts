@@ -1,4 +1,4 @@
-import { molarMass, parseFormula, type Formula } from '#core/formula'
+import { molarMass, parseFormula, type Formula, type Relation } from '#core/formula'
 import { exact, product, sum, type Figure } from '#core/quantity'
 import {
   dissolvedEnthalpy,
@@ -143,7 +143,9 @@ function asSupplied(
 }
 
 /** One species' share of its weighed solid, less the waters that come off. */
-function solidOf(weighed: Formula, { units, waters }: { units: number; waters: number }): EnthalpyPart[] | undefined {
+function solidOf(weighed: Formula, { units, waters, gas }: Relation): EnthalpyPart[] | undefined {
+  // What it gives off beside the equation is not in the balance of the stage.
+  if (gas) return undefined
   const solid = formationEnthalpy(weighed, 's') ?? formationEnthalpy(weighed, 'l')
   if (!solid) return undefined
   if (waters === 0) return [[1 / units, solid]]

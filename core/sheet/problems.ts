@@ -88,8 +88,8 @@ function explainSheet(problem: SheetProblem): Advice {
       return { why: `${problem.species} is charged twice.`, fix: 'Give it one supply and one charge.' }
     case 'sheet.form-mismatch':
       return {
-        why: `${problem.weighed} is not ${problem.species} with or without water.`,
-        fix: `Give a form that holds ${problem.species} and nothing but water beside it.`,
+        why: `${problem.weighed} is not ${problem.species} with or without water or a solvent of crystallisation.`,
+        fix: `Give a form that holds ${problem.species} and nothing but water, or whole molecules of a solvent, beside it.`,
       }
     case 'sheet.electron':
       return { why: 'Electrons cannot be weighed.', fix: 'Write the whole reaction, not a half one.' }

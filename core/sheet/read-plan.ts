@@ -235,7 +235,8 @@ function readReagents(
         : bareTerm(reagent.species, [...at, 'species'])
       const key = term.species.formula.text
       if (planned.has(key)) refuse([...at, 'species'], { code: 'sheet.repeated-reagent', species: key })
-      return readReagent(reagent, term, at, earlier, molarVolume, problems)
+      const givesCarbonDioxide = reaction?.products.some(({ species }) => species.formula.text === 'CO2') ?? false
+      return readReagent(reagent, term, at, earlier, givesCarbonDioxide, molarVolume, problems)
     })
     if (read) planned.set(read.term.species.formula.text, read)
     else isWhole = false
@@ -272,11 +273,12 @@ function readReagent(
   term: Term,
   path: Path,
   earlier: Earlier,
+  givesCarbonDioxide: boolean,
   molarVolume: Figure,
   problems: PlanProblem[],
 ): Reagent {
   const supply = attempt(problems, () =>
-    readSupply(reagent.supply, term.species.formula, [...path, 'supply'], earlier, molarVolume),
+    readSupply(reagent.supply, term.species.formula, givesCarbonDioxide, [...path, 'supply'], earlier, molarVolume),
   )
   const from = reagent.supply.kind === 'stage' ? { from: reagent.supply.from } : {}
   const { charge: planned } = reagent

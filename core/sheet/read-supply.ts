@@ -1,5 +1,6 @@
 import { relate, parseFormula, type Formula, type Relation } from '#core/formula'
 import { difference, exact, type Figure } from '#core/quantity'
+import { carbonateOf, solvateOf } from '#core/species'
 import { dilutedStrength } from './dilution-by-volume'
 import type { ChargePlan, SupplyPlan } from './plan'
 import type { Path } from './problems'
@@ -17,6 +18,7 @@ export interface Earlier {
 export function readSupply(
   plan: SupplyPlan,
   species: Formula,
+  givesCarbonDioxide: boolean,
   path: Path,
   earlier: Earlier,
   molarVolume: Figure,
@@ -24,6 +26,8 @@ export function readSupply(
   const pure: Relation = { units: 1, waters: 0 }
   const matched = (weighed: Formula, at: Path): Relation =>
     relate(weighed, species) ??
+    solvateOf(weighed, species) ??
+    (givesCarbonDioxide ? carbonateOf(weighed, species) : undefined) ??
     refuse(at, { code: 'sheet.form-mismatch', weighed: weighed.text, species: species.text })
   switch (plan.kind) {
     case 'solid': {

@@ -168,7 +168,8 @@ function residueOf({ supply }: Reagent, mass: Figure | undefined): { residue?: F
   return { residue: product(`residue of {${supply.weighed.text}}`, 'mass', [mass, rest]) }
 }
 
-function productLines({ reaction, product: wanted, inPot, own }: ReadStage, extent: Figure): ProductLine[] {
+function productLines(stage: ReadStage, extent: Figure): ProductLine[] {
+  const { reaction, product: wanted, inPot, own } = stage
   const line = (term: Term): ProductLine => {
     const isWanted = term === wanted.term
     const { formula, phase } = term.species
@@ -177,7 +178,7 @@ function productLines({ reaction, product: wanted, inPot, own }: ReadStage, exte
       isWanted && wanted.relation.units !== 1
         ? [exact(wanted.relation.units, 'number', `{${formula.text}} in {${form.text}}`)]
         : []
-    const amount = product(`amount of {${formula.text}}`, 'amount', [extent, ...coefficientOf(term)])
+    const amount = madeOf(stage, term, extent)
     return {
       species: formula.text,
       form: form.text,
@@ -190,13 +191,28 @@ function productLines({ reaction, product: wanted, inPot, own }: ReadStage, exte
   return [wanted.term, ...reaction.products.filter(term => term !== wanted.term)].map(line)
 }
 
-const gasesOf = ({ reaction, molarVolume, own }: ReadStage, extent: Figure): Gas[] =>
-  reaction.products
-    .filter(({ species }) => isGas(species.formula, species.phase, own))
+/** What the equation gives, and the carbon dioxide that a basic or acid carbonate weighed in place of the plain one brings less or more. */
+function madeOf({ reagents }: ReadStage, term: Term, extent: Figure): Figure {
+  const { text } = term.species.formula
+  const plain = product(`amount of {${text}}`, 'amount', [extent, ...coefficientOf(term)])
+  const beyond = text === 'CO2' ? reagents.filter(({ supply }) => supply.relation.gas) : []
+  if (beyond.length === 0) return plain
+  return sum(`amount of {${text}}`, [
+    [1, plain],
+    ...beyond.map(({ supply: { relation }, term: of }): [number, Figure] => [
+      (of.coefficient * (relation.gas ?? 0)) / relation.units,
+      extent,
+    ]),
+  ])
+}
+
+const gasesOf = (stage: ReadStage, extent: Figure): Gas[] =>
+  stage.reaction.products
+    .filter(({ species }) => isGas(species.formula, species.phase, stage.own))
     .map(term => {
       const formula = term.species.formula.text
-      const amount = product(`amount of {${formula}}`, 'amount', [extent, ...coefficientOf(term)])
-      return { formula, amount, volume: product(`volume of {${formula}}`, 'volume', [amount, molarVolume]) }
+      const amount = madeOf(stage, term, extent)
+      return { formula, amount, volume: product(`volume of {${formula}}`, 'volume', [amount, stage.molarVolume]) }
     })
 
 function warningsOf(stage: ReadStage, water: Water): SheetWarning[] {

@@ -134,11 +134,17 @@ function balanced(pieces: readonly Piece[]): Ion[] | undefined {
   return isWrittenAsSalt(ions) ? ions : undefined
 }
 
-/** Cations stand before anions; only the acids that end in COOH are written the other way. Ammonia is no nitride. */
+/**
+ * Cations stand before anions; a carboxylate may be written before them, and so may any anion of several atoms before the hydrogen of its acid: ammonia is no
+ * nitride.
+ */
 const isWrittenAsSalt = (ions: readonly Ion[]): boolean =>
-  (ions[0]!.charge > 0 || ions[0]!.text.endsWith('COO')) &&
+  (ions[0]!.charge > 0 || ions[0]!.text.endsWith('COO') || isAcidWrittenLast(ions)) &&
   ions.some(({ charge }) => charge > 0) &&
   ions.some(({ charge }) => charge < 0)
+
+const isAcidWrittenLast = ([anion, ...rest]: readonly Ion[]): boolean =>
+  anion !== undefined && /[A-Z].*[A-Z]/.test(anion.text) && rest.every(({ text, charge }) => charge < 0 || text === 'H')
 
 /**
  * The one set of usual charges that adds up to a total; undefined where there is none, or more than one. By the sums that can be reached,
