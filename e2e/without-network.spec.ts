@@ -12,6 +12,12 @@ test('without the network the app opens, shows what it read last, and keeps what
       data: { product: 'ZnSO4.7H2O', equation: 'Zn + H2SO4 -> ZnSO4 + H2', title: 'Kept on the device' },
     })
   ).json()
+  const { people } = (await (await request.get('/api/lab')).json()) as { people: { id: string }[] }
+  const clock = { kind: 'timer', stage: 's1', what: 'start', name: 'dish', seconds: 3600 }
+  const started = { ...clock, id: crypto.randomUUID(), timer: crypto.randomUUID(), by: people[0]!.id }
+  await request.post(`/api/batches/${code}/entries`, {
+    data: { entries: [{ ...started, at: new Date().toISOString() }] },
+  })
   await page.goto('/')
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready
@@ -29,6 +35,7 @@ test('without the network the app opens, shows what it read last, and keeps what
   const again = await context.newPage()
   await again.goto(`/batches/${code}/run`)
   await expect(again.getByRole('heading', { level: 1 })).toContainText('Weigh Zn')
+  await expect(again.getByRole('complementary', { name: 'Clocks' })).toContainText('dish')
   await again.getByLabel('or net').fill('5.02')
   await again.getByRole('button', { name: 'Record net' }).click()
   await expect(again.getByRole('complementary', { name: 'Not saved yet' })).toContainText('1 not saved yet.')
@@ -40,6 +47,6 @@ test('without the network the app opens, shows what it read last, and keeps what
   await back.goto('/')
   await expect
     .poll(async () => (await (await request.get(`/api/batches/${code}/entries`)).json()).length, { timeout: 20_000 })
-    .toBe(1)
+    .toBe(2)
   await expect(back.getByRole('complementary', { name: 'Not saved yet' })).toHaveCount(0)
 })

@@ -131,7 +131,10 @@ function moveOn(event: Event): void {
 
 <template>
   <div ref="root" class="overflow-x-auto pb-1" @keydown.enter="moveOn">
-    <table class="sheet w-full border-collapse" :class="{ compact: reactants.length + products.length > 5 }">
+    <table
+      class="sheet w-full border-collapse"
+      :class="{ compact: reactants.length + products.length > 5, tight: reactants.length + products.length > 6 }"
+    >
       <caption class="sr-only">
         Charge sheet: reactants at the left, products at the right
       </caption>
@@ -255,7 +258,7 @@ function moveOn(event: Event): void {
         <tr class="h-[50px]">
           <th scope="row">Equivalents</th>
           <td v-for="one in reactants" :key="one.text" class="in">
-            <div class="flex items-center justify-end gap-1.5">
+            <div class="equivalents flex items-center justify-end gap-1.5">
               <span v-if="one.line?.limits && one.line.planned" class="tag bg-verdigris-soft text-verdigris"
                 >limits</span
               >
@@ -411,7 +414,36 @@ function moveOn(event: Event): void {
   font-size: 14.5px;
 }
 .compact thead th {
-  font-size: 17px;
+  font-size: 16px;
+  white-space: normal;
+  overflow-wrap: anywhere;
+}
+.compact .equivalents {
+  flex-direction: column;
+  align-items: flex-end;
+  gap: 2px;
+}
+.tight th:not(:first-child):not(.zip),
+.tight td:not(.zip) {
+  min-width: 76px;
+  padding-inline: 2px;
+  font-size: 14px;
+}
+.tight :deep(.measure) {
+  width: 78px;
+  font-size: 14px;
+}
+.tight :deep(.measure input) {
+  padding-inline: 4px;
+}
+.tight :deep(button.size-7) {
+  width: 20px;
+}
+.tight .choice,
+.tight .choice :deep(*) {
+  text-align: right;
+  white-space: normal;
+  overflow-wrap: anywhere;
 }
 .last td,
 .last th {
