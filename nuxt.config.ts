@@ -26,6 +26,12 @@ const LATER =
   /\/(?:suggest|net-ionic|read-name|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|permittivities|ion-volumes|schema|own-row)\.ts/
 const isFirst = (id: string): boolean => FIRST.some(place => place.test(id)) && !LATER.test(id)
 
+const CHUNKS = {
+  manualChunks: (id: string) => (isFirst(id) ? 'first' : undefined),
+  onlyExplicitManualChunks: true,
+  experimentalMinChunkSize: 8_000,
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   ssr: false,
@@ -41,11 +47,7 @@ export default defineNuxtConfig({
     build: {
       // Few files, each what one set of pages needs: a browser opens few connections to a host, and small files wait for each other.
       rollupOptions: {
-        output: {
-          manualChunks: id => (isFirst(id) ? 'first' : undefined),
-          onlyExplicitManualChunks: true,
-          experimentalMinChunkSize: 8_000,
-        },
+        output: CHUNKS,
       },
     },
   },

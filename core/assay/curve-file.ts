@@ -1,11 +1,4 @@
-import { MOST_POINTS } from './worksheet-kind'
-
-/** The points of a measured curve, in the order of x, with what its axes are. */
-export interface CurvePoints {
-  readonly x: string
-  readonly y: string
-  readonly points: readonly (readonly [number, number])[]
-}
+import { MOST_POINTS, type CurvePoints } from './curve-points'
 
 export type CurveProblem =
   | { code: 'curve.too-few'; rows: number }

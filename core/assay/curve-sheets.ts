@@ -1,5 +1,5 @@
 import { explainFormula, parseFormula } from '#core/formula'
-import type { CurvePoints } from './curve-file'
+import type { CurvePoints } from './curve-points'
 import { bandsOf, type Band } from './spectrum'
 import { plateausOf, stepsOf, type Plateau, type Step } from './thermogram'
 import type { Choices, FieldProblem, Finding, Shape } from './worksheet-kind'

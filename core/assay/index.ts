@@ -1,5 +1,6 @@
 export { compareSets, type Comparison } from './compare'
-export { curveFrom, explainCurve, type CurvePoints, type CurveProblem } from './curve-file'
+export { curveFrom, explainCurve, type CurveProblem } from './curve-file'
+export { MOST_POINTS, type CurvePoints } from './curve-points'
 export { bandAt, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
 export type { Calibration } from './absorbance-sheet'
 export { anova, compareGroups, type Anova } from './groups'
@@ -12,7 +13,6 @@ export { bandsOf, type Band } from './spectrum'
 export { plateausOf, residuesOf, stepsOf, type Plateau, type Step as ThermalStep } from './thermogram'
 export { columnsOf, computeWorksheet, newWorksheet, worksheetShapes, type WorksheetResult } from './worksheet'
 export {
-  MOST_POINTS,
   worksheetKinds,
   type Choices,
   type Finding,

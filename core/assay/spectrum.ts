@@ -1,4 +1,4 @@
-import type { CurvePoints } from './curve-file'
+import type { CurvePoints } from './curve-points'
 
 export interface Band {
   readonly x: number

@@ -1,7 +1,7 @@
 import { findElement, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { metalCharges } from '#core/reference'
 import { ionsOf } from '#core/species'
-import type { CurvePoints } from './curve-file'
+import type { CurvePoints } from './curve-points'
 import { bandsOf } from './spectrum'
 
 export interface Plateau {

@@ -2,7 +2,7 @@ import type { Reaction } from '#core/equation'
 import type { Formula } from '#core/formula'
 import type { Advice, Span } from '#core/problem'
 import type { Figure, Kind } from '#core/quantity'
-import type { CurvePoints } from './curve-file'
+import type { CurvePoints } from './curve-points'
 
 /** An assay as it is typed and kept: what is sought, and one row of readings for each replicate. Texts with units; nothing computed. */
 export interface Worksheet {
@@ -15,9 +15,6 @@ export interface Worksheet {
   /** The points of a thermogram or a spectrum, as read from its file. */
   readonly curve?: CurvePoints
 }
-/** A curve is kept with at most so many points: more than a screen has columns, and a document stays small. */
-export const MOST_POINTS = 2000
-
 export const worksheetKinds = [
   'gravimetric',
   'hydrate',
