@@ -11,6 +11,7 @@ import { readWeighed, weighedSchema } from './weighed'
 const schema = z.strictObject({
   analyte: z.string(),
   weighedAs: z.string(),
+  by: z.string().exactOptional(),
   replicates: z
     .array(z.strictObject({ sample: z.string(), precipitate: weighedSchema }))
     .min(1)
@@ -22,7 +23,7 @@ function answer(question: z.output<typeof schema>): Answer {
   if (!analyte.ok) return analyte
   const weighedAs = readFormula(question.weighedAs, 'weighedAs')
   if (!weighedAs.ok) return weighedAs
-  const factor = gravimetricFactor(analyte.value, weighedAs.value)
+  const factor = gravimetricFactor(analyte.value, weighedAs.value, question.by)
   if (!factor.ok) return fail(assayError(factor.problem))
 
   const percents: number[] = []
@@ -49,7 +50,7 @@ export const gravimetric: Command = {
   name: 'gravimetric',
   takes: 'QUESTION.json',
   about: 'gravimetric factor and percent of the analyte, with its spread over replicates',
-  help: `Keys: analyte, weighedAs, replicates[] { sample, precipitate { gross, tare } or { net } }
+  help: `Keys: analyte, weighedAs, by? (what is counted, where several could be: "S"), replicates[] { sample, precipitate { gross, tare } or { net } }
 
   echo '{"analyte":"Ni","weighedAs":"Ni(C4H7N2O2)2",
     "replicates":[{"sample":"0.2561 g","precipitate":{"gross":"24.3187 g","tare":"24.1311 g"}}]}' | bin/zl gravimetric -`,

@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { amountOf, matched, purityAs, usedUp, type AssayProblem } from '#core/assay'
+import { amountOf, matched, ofWhole, purityAs, usedUp, type AssayProblem } from '#core/assay'
 import type { Reaction } from '#core/equation'
 import type { Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
@@ -15,7 +15,13 @@ const solution = { species: z.string(), concentration: z.string(), volume: z.str
 const schema = z.strictObject({
   equation: z.string(),
   titrant: z.strictObject({ ...solution, blank: z.string().exactOptional() }),
-  sample: z.strictObject({ species: z.string(), mass: z.string(), forms: z.array(z.string()).exactOptional() }),
+  sample: z.strictObject({
+    species: z.string(),
+    mass: z.string().exactOptional(),
+    volume: z.string().exactOptional(),
+    forms: z.array(z.string()).exactOptional(),
+  }),
+  aliquot: z.strictObject({ of: z.string(), taken: z.string() }).exactOptional(),
   back: z.strictObject({ ...solution, equation: z.string() }).exactOptional(),
 })
 type Question = z.output<typeof schema>
@@ -64,18 +70,42 @@ function sampleAmount(question: Question, species: Formula): Figure {
   return assay(matched(equation, back.formula, used, species))
 }
 
+/** What the sample was, by mass or by volume: one of the two. */
+function sampleSize({ mass, volume }: Question['sample']): Figure {
+  if (mass !== undefined && volume === undefined) return need(readQuantity(mass, 'sample.mass', ['mass']))
+  if (volume !== undefined && mass === undefined) return need(readQuantity(volume, 'sample.volume', ['volume']))
+  throw new Refused({
+    code: 'titrate.sample-size',
+    message: 'The sample is told by its mass or by its volume, one of the two.',
+    hint: 'Give "mass" or "volume".',
+  })
+}
+
 function answer(question: Question): Answer {
   try {
     const species = need(readFormula(question.sample.species, 'sample.species'))
-    const mass = need(readQuantity(question.sample.mass, 'sample.mass', ['mass']))
+    const size = sampleSize(question.sample)
     const forms = (question.sample.forms ?? [question.sample.species]).map((text, i) =>
       need(readFormula(text, `sample.forms[${i}]`)),
     )
-    const amount = sampleAmount(question, species)
-    const purities = assay(purityAs(species, amount, mass, forms))
+    const { aliquot } = question
+    const amount = assay(
+      ofWhole(
+        sampleAmount(question, species),
+        aliquot && {
+          of: need(readQuantity(aliquot.of, 'aliquot.of', ['volume'])),
+          taken: need(readQuantity(aliquot.taken, 'aliquot.taken', ['volume'])),
+        },
+      ),
+    )
+    const purities = assay(purityAs(species, amount, size, forms))
     return ok({
       amount: amount.value,
-      forms: purities.map(({ form, purity }) => ({ form, purityPercent: purity.value * 100 })),
+      forms: purities.map(({ form, purity }) => ({
+        form,
+        purityPercent: size.kind === 'mass' ? purity.value * 100 : null,
+        ...(size.kind === 'volume' && { gramsPerLitre: purity.value * 1000 }),
+      })),
     })
   } catch (error) {
     if (error instanceof Refused) return fail(error.error)
@@ -87,7 +117,7 @@ export const titrate: Command = {
   name: 'titrate',
   takes: 'QUESTION.json',
   about: 'amount and purity of a sample by titration, direct or back',
-  help: `Keys: equation, titrant { species, concentration, volume, blank? }, sample { species, mass, forms?[] },
+  help: `Keys: equation, titrant { species, concentration, volume, blank? }, sample { species, mass or volume, forms?[] }, aliquot? { of, taken },
 back? { species, concentration, volume, equation }: the reagent added in excess, and its reaction with the titrant; "equation" is
 then the sample's reaction with it.
 

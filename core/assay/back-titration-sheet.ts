@@ -1,6 +1,6 @@
 import type { Figure } from '#core/quantity'
 import { amountOf, matched, purityAs, usedUp } from './titration'
-import { asEachForm, at, purityOf, refused, sample, sought } from './titration-parts'
+import { aliquotAsked, aliquotOf, asEachForm, at, byVolume, purityOf, refused, sample, sought } from './titration-parts'
 import { NOT_YET, PERCENT, type SheetKind } from './worksheet-kind'
 
 /** A known excess of a reagent goes to the sample; what is left of it is titrated. */
@@ -33,6 +33,7 @@ export const backTitrationSheet: SheetKind = {
         example: '0.1000 mol/L',
       },
       ...sought,
+      ...aliquotAsked,
     ],
     columns: [
       sample,
@@ -44,11 +45,8 @@ export const backTitrationSheet: SheetKind = {
     unit: PERCENT,
     rows: 'replicates',
   },
-  method({
-    formulas: { reagent, titrant, species, form },
-    figures: { strength, concentration },
-    reactions: { equation, back },
-  }) {
+  method({ formulas: { reagent, titrant, species, form }, figures, reactions: { equation, back } }) {
+    const { strength, concentration } = figures
     if (!equation || !back || !reagent || !titrant || !concentration || !species || !form) return NOT_YET
     const first = matched(equation, reagent, concentration, species)
     if (!first.ok) return refused('equation', first.problem)
@@ -56,6 +54,9 @@ export const backTitrationSheet: SheetKind = {
     if (!second.ok) return refused('back', second.problem)
     const fits = purityAs(species, concentration, concentration, [form])
     if (!fits.ok) return refused('form', fits.problem)
+    const divided = aliquotOf(figures)
+    if ('refused' in divided) return divided.refused
+    const { aliquot } = divided
     const asReagent = (volume: Figure) => {
       const used = amountOf({ formula: titrant, concentration, volume })
       return used.ok ? matched(back, titrant, used.value, reagent) : used
@@ -74,9 +75,9 @@ export const backTitrationSheet: SheetKind = {
         if (!left.ok) return { problem: at('volume', left.problem) }
         const used = usedUp(whole.value, left.value, reagent)
         if (!used.ok) return { problem: at('volume', used.problem) }
-        return purityOf(matched(equation, reagent, used.value, species), species, sample, form)
+        return purityOf(matched(equation, reagent, used.value, species), { species, sample, form, aliquot })
       },
-      judge: outcome => ({ choices: [asEachForm(species, form, outcome)] }),
+      judge: outcome => ({ findings: byVolume(outcome), choices: [asEachForm(species, form, outcome)] }),
     }
   },
 }

@@ -4,6 +4,7 @@ import { difference, formatValue, type Figure } from '#core/quantity'
 import { washLoss } from '#core/solution'
 import { ionsOf } from '#core/species'
 import { agreesWith, constantTolerance } from './constant-mass'
+import { carriersOf, type Carrier } from './carrier'
 import { analyteShare, gravimetricFactor, shareHeld } from './gravimetric'
 import { explainAssay } from './problems'
 import { PERCENT, NOT_YET, type Choices, type Finding, type Outcome, type SheetKind } from './worksheet-kind'
@@ -16,6 +17,13 @@ export const gravimetricSheet: SheetKind = {
     asked: [
       { key: 'analyte', label: 'Analyte', what: 'formula', example: 'Ni' },
       { key: 'weighedAs', label: 'Weighed as', what: 'formula', example: 'Ni(C4H7N2O2)2' },
+      {
+        key: 'by',
+        label: 'Counted by (optional)',
+        what: 'text',
+        optional: true,
+        example: 'Ca, where carbon could count as well',
+      },
       {
         key: 'blank',
         label: 'Blank (optional)',
@@ -51,10 +59,10 @@ export const gravimetricSheet: SheetKind = {
     unit: PERCENT,
     rows: 'replicates',
   },
-  method({ formulas: { analyte, weighedAs }, figures: { blank, liquor }, texts: { unknown } }) {
+  method({ formulas: { analyte, weighedAs }, figures: { blank, liquor }, texts: { unknown, by } }) {
     if (!analyte || !weighedAs) return NOT_YET
-    const factor = gravimetricFactor(analyte, weighedAs)
-    if (!factor.ok) return { problems: [{ key: 'weighedAs', ...explainAssay(factor.problem) }] }
+    const factor = gravimetricFactor(analyte, weighedAs, by)
+    if (!factor.ok) return { problems: [{ key: by ? 'by' : 'weighedAs', ...explainAssay(factor.problem) }] }
     return {
       problems: [],
       factor: factor.value,
@@ -87,11 +95,30 @@ export const gravimetricSheet: SheetKind = {
         }
       },
       judge: outcome => ({
-        findings: [...constancy(outcome), ...solubilityLoss(weighedAs, liquor, outcome)],
+        findings: [
+          ...whatCounts(analyte, weighedAs, by),
+          ...constancy(outcome),
+          ...solubilityLoss(weighedAs, liquor, outcome),
+        ],
         choices: unknown?.startsWith('an unknown') ? [candidates(analyte, outcome)] : [],
       }),
     }
   },
+}
+
+/** Where several things could carry the analyte, which one was taken, and what the others would give. */
+function whatCounts(analyte: Formula, weighed: Formula, by: string | undefined): Finding[] {
+  const [first, ...others] = carriersOf(analyte, weighed)
+  if (by || !first || others.length === 0) return []
+  const factor = (units: number): string => ((units * molarMass(analyte)) / molarMass(weighed)).toFixed(5)
+  const name = ({ by, kind }: Carrier): string => `{${by}}${kind === 'ligand' ? ' as a ligand' : ''}`
+  return [
+    {
+      tone: 'caution',
+      tag: 'What counts',
+      text: `Counted by ${name(first)}: ${factor(first.units)}. By ${others.map(one => `${name(one)} it would be ${factor(one.units)}`).join(', by ')}. Name it at “Counted by” if the precipitate was made for another.`,
+    },
+  ]
 }
 
 /** Two weighings that agree are constant mass; one alone shows nothing. */

@@ -5,7 +5,8 @@ export { bandAt, fitLine, readBack, worstPoint, type Line, type Point } from './
 export type { Calibration } from './absorbance-sheet'
 export { anova, compareGroups, type Anova } from './groups'
 export { empiricalFormula, type Empirical } from './empirical'
-export { analyteShare, gravimetricFactor, shareHeld, unitsIn } from './gravimetric'
+export { carrierFor, carriersOf, unitsTitrated, type Carrier } from './carrier'
+export { analyteShare, gravimetricFactor, shareHeld } from './gravimetric'
 export { watersFromLoss, type Waters } from './hydrate'
 export { explainAssay, type AssayProblem } from './problems'
 export { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
@@ -21,4 +22,4 @@ export {
   type WorksheetKind,
 } from './worksheet-kind'
 export { studentT } from './student'
-export { amountOf, matched, purityAs, strengthFrom, usedUp, type Purity, type Reagent } from './titration'
+export { amountOf, matched, ofWhole, purityAs, strengthFrom, usedUp, type Purity, type Reagent } from './titration'

@@ -1,7 +1,7 @@
 import type { Advice } from '#core/problem'
 
 export type AssayProblem =
-  | { code: 'gravimetric.not-held'; analyte: string; weighed: string }
+  | { code: 'gravimetric.not-held'; analyte: string; weighed: string; by?: string }
   | { code: 'hydrate.gained' }
   | { code: 'empirical.not-element'; symbol: string }
   | { code: 'empirical.too-few' }
@@ -9,14 +9,17 @@ export type AssayProblem =
   | { code: 'titrate.blank-over'; species: string }
   | { code: 'titrate.not-in-equation'; species: string }
   | { code: 'titrate.more-than-added'; species: string }
+  | { code: 'titrate.aliquot-over' }
   | { code: 'titrate.form-mismatch'; form: string; species: string }
 
 export function explainAssay(problem: AssayProblem): Advice {
   switch (problem.code) {
     case 'gravimetric.not-held':
       return {
-        why: `${problem.weighed} does not hold ${problem.analyte}.`,
-        fix: 'Give an analyte whose elements are in the weighed formula.',
+        why: problem.by
+          ? `${problem.weighed} and ${problem.analyte} do not both hold ${problem.by}.`
+          : `${problem.weighed} does not hold ${problem.analyte}.`,
+        fix: 'Give an analyte that shares an ion or an element besides hydrogen and oxygen with the weighed formula.',
       }
     case 'hydrate.gained':
       return {
@@ -44,6 +47,8 @@ export function explainAssay(problem: AssayProblem): Advice {
         why: `More ${problem.species} was found left over than was added.`,
         fix: 'Check the volumes and the strengths of both solutions.',
       }
+    case 'titrate.aliquot-over':
+      return { why: 'More was taken than was made up.', fix: 'Check the two volumes of the aliquot.' }
     case 'titrate.form-mismatch':
       return {
         why: `${problem.form} is not ${problem.species} with or without water.`,

@@ -1,5 +1,5 @@
 import { amountOf, matched, purityAs } from './titration'
-import { asEachForm, at, purityOf, refused, sample, sought } from './titration-parts'
+import { aliquotAsked, aliquotOf, asEachForm, at, byVolume, purityOf, refused, sample, sought } from './titration-parts'
 import { NOT_YET, PERCENT, type SheetKind } from './worksheet-kind'
 
 /** A weighed sample titrated with a solution of known strength: acid and base, redox, precipitation or EDTA, as the equation says. */
@@ -19,6 +19,7 @@ export const titrationSheet: SheetKind = {
         example: '0.1000 mol/L',
       },
       ...sought,
+      ...aliquotAsked,
     ],
     columns: [
       sample,
@@ -29,21 +30,25 @@ export const titrationSheet: SheetKind = {
     unit: PERCENT,
     rows: 'replicates',
   },
-  method({ formulas: { titrant, species, form }, figures: { concentration }, reactions: { equation } }) {
+  method({ formulas: { titrant, species, form }, figures, reactions: { equation } }) {
+    const { concentration } = figures
     if (!equation || !titrant || !concentration || !species || !form) return NOT_YET
     const probe = matched(equation, titrant, concentration, species)
     if (!probe.ok) return refused('equation', probe.problem)
     const fits = purityAs(species, concentration, concentration, [form])
     if (!fits.ok) return refused('form', fits.problem)
+    const divided = aliquotOf(figures)
+    if ('refused' in divided) return divided.refused
+    const { aliquot } = divided
     return {
       problems: [],
       work({ sample, volume, blank }) {
         if (!sample || !volume || sample.value <= 0) return undefined
         const used = amountOf({ formula: titrant, concentration, volume, ...(blank && { blank }) })
         if (!used.ok) return { problem: at('blank', used.problem) }
-        return purityOf(matched(equation, titrant, used.value, species), species, sample, form)
+        return purityOf(matched(equation, titrant, used.value, species), { species, sample, form, aliquot })
       },
-      judge: outcome => ({ choices: [asEachForm(species, form, outcome)] }),
+      judge: outcome => ({ findings: byVolume(outcome), choices: [asEachForm(species, form, outcome)] }),
     }
   },
 }

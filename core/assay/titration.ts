@@ -1,7 +1,8 @@
 import type { Reaction, Term } from '#core/equation'
-import { molarMassFigure, relate, type Formula } from '#core/formula'
+import { molarMassFigure, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { difference, exact, product, type Figure } from '#core/quantity'
+import { unitsTitrated } from './carrier'
 import type { AssayProblem } from './problems'
 
 export interface Reagent {
@@ -44,25 +45,40 @@ export function usedUp(added: Figure, left: Figure, species: Formula): Checked<F
 
 export interface Purity {
   readonly form: string
-  /** Of the sample's mass, fraction of one; over one where the form cannot be right. */
+  /** Of the sample's mass, fraction of one, over one where the form cannot be right; of a sample by volume, g/mL. */
   readonly purity: Figure
 }
 
-/** The sample's purity as each form: amount × M(form) over its mass. Refuses forms that do not hold the species. */
+/** Moles in the whole that was made up, from what an aliquot of it held. Refuses more taken than there was. */
+export function ofWhole(
+  amount: Figure,
+  aliquot?: { readonly of: Figure; readonly taken: Figure },
+): Checked<Figure, AssayProblem> {
+  if (!aliquot) return ok(amount)
+  if (aliquot.taken.value > aliquot.of.value) return fail({ code: 'titrate.aliquot-over' })
+  return ok(product('amount in all that was made up', 'amount', [amount, aliquot.of], [aliquot.taken]))
+}
+
+/** The sample's purity as each form: amount × M(form) over its mass, or grams of it in each millilitre of a sample that was measured. Refuses forms that do not hold the species. */
 export function purityAs(
   species: Formula,
   amount: Figure,
-  mass: Figure,
+  sample: Figure,
   forms: readonly Formula[],
 ): Checked<Purity[], AssayProblem> {
   const found: Purity[] = []
   for (const form of forms) {
-    const relation = relate(form, species)
-    if (!relation) return fail({ code: 'titrate.form-mismatch', form: form.text, species: species.text })
-    const units = relation.units === 1 ? [] : [exact(relation.units, 'number', `{${species.text}} in {${form.text}}`)]
+    const held = unitsTitrated(species, form)
+    if (held === undefined) return fail({ code: 'titrate.form-mismatch', form: form.text, species: species.text })
+    const units = held === 1 ? [] : [exact(held, 'number', `{${species.text}} in {${form.text}}`)]
     found.push({
       form: form.text,
-      purity: product(`purity as {${form.text}}`, 'mass fraction', [amount, molarMassFigure(form)], [mass, ...units]),
+      purity: product(
+        `${sample.kind === 'volume' ? 'content' : 'purity'} as {${form.text}}`,
+        sample.kind === 'volume' ? 'mass per volume' : 'mass fraction',
+        [amount, molarMassFigure(form)],
+        [sample, ...units],
+      ),
     })
   }
   return ok(found)
