@@ -1,5 +1,5 @@
 import { formsOf, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
-import { difference } from '#core/quantity'
+import { difference, statedWords } from '#core/quantity'
 import { agreesWith } from './constant-mass'
 import { watersFromLoss } from './hydrate'
 import { leverOf } from './lever'
@@ -55,7 +55,12 @@ export const hydrateSheet: SheetKind = {
   },
 }
 
-const reachOf = ({ uncertainty }: Outcome): number => Math.max(2 * uncertainty, 0.05)
+/** The least that a loss on heating is taken to be good for, in waters, however well its weighings agree; common practice, no source. */
+const LEAST_REACH = 0.05
+const reachOf = ({ expanded }: Outcome): number => Math.max(expanded, LEAST_REACH)
+
+/** Replicates that lie further apart than one mean can stand for: no single hydrate is behind them. */
+const apart = ({ values }: Outcome): boolean => Math.max(...values) - Math.min(...values) > 1
 
 /** The hydrates that a salt is weighed against: those the tables know; whole numbers up to 12 where they know none. */
 function knownWaters(salt: Formula): number[] {
@@ -70,13 +75,26 @@ function knownWaters(salt: Formula): number[] {
 function whichHydrate(salt: Formula, outcome: Outcome): Finding[] {
   const found = outcome.mean
   const known = knownWaters(salt)
-  const fits = known.filter(waters => Math.abs(waters - found) <= reachOf(outcome))
-  if (fits.length > 0)
+  const name = (waters: number): string => `{${withWaters(salt.text, waters)}}`
+  const told = statedWords(found, outcome.expanded)
+  if (apart(outcome))
     return [
       {
-        tone: 'info',
+        tone: 'caution',
         tag: 'Which hydrate',
-        text: `${found.toFixed(2)} waters: {${withWaters(salt.text, fits[0]!)}} fits.`,
+        text: `${outcome.values.map(value => value.toFixed(2)).join(', ')} waters do not agree, so their mean names no hydrate. Look for what went wrong in the one that stands apart, and repeat it.`,
+      },
+    ]
+  const fits = known
+    .filter(waters => Math.abs(waters - found) <= reachOf(outcome))
+    .toSorted((a, b) => Math.abs(a - found) - Math.abs(b - found))
+  const [nearest, ...others] = fits
+  if (nearest !== undefined)
+    return [
+      {
+        tone: others.length > 0 ? 'caution' : 'info',
+        tag: 'Which hydrate',
+        text: `${told} waters: ${name(nearest)} fits${others.length > 0 ? ` best; ${others.map(name).join(' and ')} cannot be told from it at this uncertainty` : ''}.`,
       },
     ]
   const above = known.find(waters => waters > found)
@@ -86,7 +104,7 @@ function whichHydrate(salt: Formula, outcome: Outcome): Finding[] {
       {
         tone: 'caution',
         tag: 'Which hydrate',
-        text: `${found.toFixed(2)} waters are more than the highest hydrate known, {${withWaters(salt.text, known.at(-1)!)}}: it was wet, or the salt itself lost something on heating.`,
+        text: `${told} waters are more than the highest hydrate known, {${withWaters(salt.text, known.at(-1)!)}}: it was wet, or the salt itself lost something on heating.`,
       },
     ]
   const lever = leverOf(salt, below, above, found)
@@ -94,7 +112,7 @@ function whichHydrate(salt: Formula, outcome: Outcome): Finding[] {
     {
       tone: 'caution',
       tag: 'Between two hydrates',
-      text: `${found.toFixed(2)} waters lie between {${lever.lower}} and {${lever.upper}}: as a mixture of the two, ${(lever.upperShare * 100).toFixed(0)} % of its mass is {${lever.upper}}, the rest has lost water. Or it was wet, or not yet dry.`,
+      text: `${told} waters lie between {${lever.lower}} and {${lever.upper}}: as a mixture of the two, ${(lever.upperShare * 100).toFixed(0)} % of its mass is {${lever.upper}}, the rest has lost water. Or it was wet, or not yet dry.`,
     },
   ]
 }
@@ -156,7 +174,7 @@ function formsThatFit(salt: Formula, outcome: Outcome): Choices {
           ((100 * water) / (water + molarMass(salt))).toFixed(2),
           (outcome.mean - waters).toFixed(2).replace('-', '−'),
         ],
-        fits: Math.abs(waters - outcome.mean) <= reachOf(outcome),
+        fits: !apart(outcome) && Math.abs(waters - outcome.mean) <= reachOf(outcome),
       }
     }),
   }

@@ -1,3 +1,4 @@
+export { budgetOf, type Budget } from './budget'
 export { compareSets, type Comparison } from './compare'
 export { curveFrom, explainCurve, type CurveProblem } from './curve-file'
 export { MOST_POINTS, type CurvePoints } from './curve-points'
@@ -9,7 +10,16 @@ export { carrierFor, carriersOf, unitsTitrated, type Carrier } from './carrier'
 export { analyteShare, gravimetricFactor, shareHeld } from './gravimetric'
 export { watersFromLoss, type Waters } from './hydrate'
 export { explainAssay, type AssayProblem } from './problems'
-export { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
+export {
+  dixon,
+  dixonLimit,
+  grubbs,
+  grubbsLimit,
+  summarise,
+  type Level,
+  type Outlier,
+  type Replicates,
+} from './replicates'
 export { bandsOf, type Band } from './spectrum'
 export { plateausOf, residuesOf, stepsOf, type Plateau, type Step as ThermalStep } from './thermogram'
 export { columnsOf, computeWorksheet, newWorksheet, worksheetShapes, type WorksheetResult } from './worksheet'

@@ -15,6 +15,9 @@ export function studentT(confidence: number, degrees: number): number {
   return (low + high) / 2
 }
 
+/** The value within which a share of the normal distribution lies on both sides: 1.960 for 95 %. Student's t without end of degrees of freedom. */
+export const normalQuantile = (confidence: number): number => studentT(confidence, 1e12)
+
 /** The regularised incomplete beta function I_x(a, b). */
 export function incompleteBeta(x: number, a: number, b: number): number {
   if (x <= 0) return 0

@@ -99,8 +99,9 @@ export type Worked = { readonly value: Figure } | { readonly problem: FieldProbl
 export interface Outcome {
   readonly values: readonly number[]
   readonly mean: number
-  /** Standard uncertainty of the mean: from the scatter where there is one, else from the readings. */
+  /** Combined standard uncertainty of the mean, and its half-width at 95 %. */
   readonly uncertainty: number
+  readonly expanded: number
   /** The rows that are whole, by their number on the sheet. */
   readonly whole: readonly { readonly row: number; readonly cells: Cells }[]
 }

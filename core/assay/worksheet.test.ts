@@ -36,8 +36,8 @@ describe('computeWorksheet', () => {
         rows: Array.from({ length: n }, () => row),
       })
     // One percent of 97 % stays 0.97, however often it is repeated.
-    expect(soda(1).byReadings!).toBeCloseTo(0.97, 1)
-    expect(soda(6).byReadings!).toBeCloseTo(0.97, 1)
+    expect(soda(1).budget!.combined).toBeCloseTo(0.97, 1)
+    expect(soda(6).budget!.combined).toBeCloseTo(0.97, 1)
     expect(soda(6).mean!.value * 100).toBeCloseTo(soda(6).summary!.mean, 9)
   })
   it('works the waters of copper sulfate out of the loss', () => {

@@ -1,6 +1,7 @@
-import { exact, product, standardUncertainty, sum, type Figure } from '#core/quantity'
+import { exact, product, sum, type Figure } from '#core/quantity'
 import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
 import { backTitrationSheet } from './back-titration-sheet'
+import { budgetOf, type Budget } from './budget'
 import { compositionSheet } from './composition-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
 import { compareGroups } from './groups'
@@ -75,8 +76,8 @@ export interface WorksheetResult {
   readonly summary?: Replicates
   /** The mean with where it comes from: what all replicates share, such as a titrant's strength, counts once. */
   readonly mean?: Figure
-  /** Its standard uncertainty from readings and labels alone, scaled as shown. */
-  readonly byReadings?: number
+  /** Of the mean, scaled as shown: what its uncertainty is made of. */
+  readonly budget?: Budget
   readonly outliers: readonly { readonly test: 'Dixon' | 'Grubbs'; readonly outlier: Outlier; readonly row: number }[]
   readonly findings: readonly Finding[]
   readonly choices: readonly Choices[]
@@ -128,7 +129,7 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
 /** Adds what the marked rows say against each other. */
 function withGroups(result: WorksheetResult, { rows }: Worksheet): WorksheetResult {
   const names = result.rows.flatMap(({ figure }, i) => (figure ? [rows[i]!.who ?? ''] : []))
-  return { ...result, findings: [...result.findings, ...compareGroups(result.values, names)] }
+  return { ...result, findings: [...result.findings, ...compareGroups(result.values, names, result.budget?.step)] }
 }
 
 function computeReplicates(
@@ -147,19 +148,21 @@ function computeReplicates(
   const values = whole.map(({ figure }) => figure.value * scale)
   const summary = values.length > 0 ? summarise(values) : undefined
   const mean = whole.length > 0 ? meanOf(whole.map(({ figure }) => figure)) : undefined
-  const byReadings = mean ? standardUncertainty(mean) * scale : 0
+  const figures = whole.map(({ figure }) => figure)
+  const budget = mean && summary ? budgetOf(figures, mean, scale, summary.standardDeviation) : undefined
   const judged =
     summary &&
+    budget &&
     made.judge?.({
       values,
       mean: summary.mean,
-      uncertainty: Math.max(byReadings, byScatter(summary, values.length)),
+      uncertainty: budget.combined,
+      expanded: budget.expanded,
       whole: whole.map(({ cells, row }) => ({ cells, row: row + 1 })),
     })
-  const rowOf = (value: number): number => whole.find((_, i) => values[i] === value)?.row ?? 0
   const tests = [
-    ['Dixon', dixon(values)],
-    ['Grubbs', grubbs(values)],
+    ['Dixon', dixon(values, budget?.step)],
+    ['Grubbs', grubbs(values, budget?.step)],
   ] as const
   return {
     rows,
@@ -167,8 +170,11 @@ function computeReplicates(
     ...(made.factor && { factor: made.factor }),
     values,
     ...(summary && { summary }),
-    ...(mean && { mean, byReadings }),
-    outliers: tests.flatMap(([test, outlier]) => (outlier ? [{ test, outlier, row: rowOf(outlier.value) }] : [])),
+    ...(mean && { mean }),
+    ...(budget && { budget }),
+    outliers: tests.flatMap(([test, outlier]) =>
+      outlier ? [{ test, outlier, row: whole[outlier.index]?.row ?? 0 }] : [],
+    ),
     findings: judged?.findings ?? [],
     choices: judged?.choices ?? [],
   }
@@ -188,9 +194,6 @@ const meanOf = (figures: readonly Figure[]): Figure =>
         ],
         [exact(figures.length, 'number', 'replicates')],
       )
-
-/** Of the mean, from the scatter; none for a single value. */
-const byScatter = ({ standardDeviation = 0 }: Replicates, n: number): number => standardDeviation / Math.sqrt(n)
 
 /** A fresh worksheet with three empty rows, or none where a file is read. */
 export const newWorksheet = (

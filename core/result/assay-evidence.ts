@@ -15,8 +15,8 @@ const LEAST_SPREAD = 0.005
 /** The purities that titrations, gravimetric assays and losses on heating of a batch give its product; others say nothing of it. */
 export function assayEvidence(product: Formula, assays: readonly Worksheet[]): AssayEvidence[] {
   return assays.flatMap((sheet): AssayEvidence[] => {
-    const { summary, byReadings = 0 } = computeWorksheet(sheet)
-    const reach = Math.max(summary?.confidence95 ?? 0, 2 * byReadings)
+    const { summary, budget } = computeWorksheet(sheet)
+    const reach = budget?.expanded ?? 0
     if (summary && sheet.kind === 'hydrate') return byWater(sheet, product, summary.mean, reach)
     const factor = summary && factorFor(sheet, product)
     if (!summary || factor === undefined) return []

@@ -4,9 +4,11 @@ import {
   shareHeld,
   worksheetShapes,
   type Worksheet,
+  type WorksheetKind,
   type WorksheetResult,
 } from '#core/assay'
 import { parseFormula, type Formula } from '#core/formula'
+import { lastPlace, statedWords } from '#core/quantity'
 import type { MarginNote } from './note'
 
 export interface AssaySetting {
@@ -45,12 +47,12 @@ const NEAR = 0.005
 
 function againstFormula(setting: AssaySetting): MarginNote[] {
   const expected = expectedOf(setting)
-  const { summary, byReadings = 0 } = setting.result
-  if (expected === undefined || !summary) return []
+  const { summary, budget } = setting.result
+  if (expected === undefined || !summary || !budget) return []
   const off = summary.mean - expected
   return [
     {
-      tone: Math.abs(off) > Math.max(summary.confidence95 ?? 0, 2 * byReadings, NEAR * expected) ? 'caution' : 'info',
+      tone: Math.abs(off) > Math.max(budget.expanded, NEAR * expected) ? 'caution' : 'info',
       tag: 'Against the formula',
       text: `{${setting.product!.text}} holds ${expected.toFixed(2)} %. The mean is ${off.toFixed(2).replace('-', '−')} percentage points off.`,
     },
@@ -63,15 +65,18 @@ const doubtful = ({ outliers }: WorksheetResult): MarginNote[] =>
     .map(({ test, outlier, row }) => ({
       tone: 'caution',
       tag: 'Doubtful',
-      text: `Replicate ${row + 1} stands out by ${test}’s test (${outlier.q.toFixed(2)} over ${outlier.critical.toFixed(2)}). It stays in the mean; look for a reason before you strike it.`,
+      text: `Replicate ${row + 1} stands out by ${test}’s test at ${outlier.level} % (${outlier.q.toFixed(2)} over ${outlier.critical.toFixed(2)}). It stays in the mean; look for a reason before you strike it.`,
     }))
 
 /** Other worksheets that ask the same: another person's, another day's, another class's. */
 const comparisons = ({ sheet, result, all }: AssaySetting): MarginNote[] =>
   all
-    .filter(one => one.id !== sheet.id && one.kind === sheet.kind)
+    .filter(one => one.id !== sheet.id && asksTheSame(one, sheet))
     .flatMap((other): MarginNote[] => {
-      const found = compareSets(result.values, computeWorksheet(other).values)
+      const theirs = computeWorksheet(other)
+      if (theirs.mean?.kind !== result.mean?.kind) return []
+      const step = Math.max(result.budget?.step ?? 0, theirs.budget?.step ?? 0)
+      const found = compareSets(result.values, theirs.values, step)
       if (!found) return []
       const { meansDiffer, spreadsDiffer, t, degrees, tProbability, f } = found
       return [
@@ -83,24 +88,52 @@ const comparisons = ({ sheet, result, all }: AssaySetting): MarginNote[] =>
       ]
     })
 
-/** Decimals that a worksheet's results are shown with: down to the first that the scatter reaches. */
-export function shownDecimals({ summary }: WorksheetResult): number {
-  const spread = summary?.standardDeviation
-  if (!summary || !spread) return Math.abs(summary?.mean ?? 1) < 1 ? 5 : 2
-  return Math.min(6, Math.max(0, -Math.floor(Math.log10(spread))))
+/** What a worksheet's number is of, by its kind: those that ask the same of the same can be compared. */
+const ASKED_OF: Partial<Readonly<Record<WorksheetKind, readonly string[]>>> = {
+  gravimetric: ['analyte'],
+  hydrate: ['salt'],
+  titration: ['species', 'form'],
+  'back titration': ['species', 'form'],
+  standardisation: ['titrant'],
+  composition: ['metal', 'other'],
+  mixture: ['first', 'second', 'clouds'],
 }
+const asksTheSame = (a: Worksheet, b: Worksheet): boolean =>
+  a.kind === b.kind && (ASKED_OF[a.kind] ?? []).every(key => sameAsked(a.given[key], b.given[key]))
+function sameAsked(a = '', b = ''): boolean {
+  const [one, other] = [parseFormula(a), parseFormula(b)]
+  return one.ok && other.ok ? one.value.text === other.value.text : a.trim() === b.trim()
+}
+
+/** Decimals that single replicates are shown with: the mean's, or one more where their own steps are finer. */
+export function shownDecimals({ summary, budget }: WorksheetResult): number {
+  if (!summary || !budget) return 2
+  const finest = [budget.expanded, budget.own].filter(one => one > 0)
+  return finest.length === 0 ? 5 : Math.min(8, Math.max(0, ...finest.map(lastPlace)))
+}
+
+/** The unit that a worksheet's result is told in. */
+const unitOf = ({ kind }: Worksheet): string => {
+  const { text } = worksheetShapes[kind].unit
+  return text === 'waters' ? '' : text
+}
+
+/** The mean of a worksheet with its expanded uncertainty, as it is written: `98.9 ± 1.0 %`; undefined while there is none. */
+export const resultWords = (sheet: Worksheet, { summary, budget }: WorksheetResult): string | undefined =>
+  summary && statedWords(summary.mean, budget?.expanded, unitOf(sheet))
+
+/** What an expanded uncertainty says: its level, its coverage factor, and how many values stand behind it. */
+export const coverageWords = ({ budget, values }: WorksheetResult): string =>
+  budget && budget.expanded > 0
+    ? `95 %, k = ${budget.coverage.toFixed(2)}, ${values.length === 1 ? 'one value' : `${values.length} replicates`}`
+    : ''
 
 /** A worksheet's result as the journal keeps it; undefined while there is none. */
 export function assayWords(sheet: Worksheet, result: WorksheetResult): string | undefined {
-  const { summary, values, headline } = result
+  const { headline } = result
   if (headline) return `Assay. ${sheet.name}: ${headline.replace(/[{}]/g, '')}`
-  if (!summary) return undefined
-  const { result: what, unit } = worksheetShapes[sheet.kind]
-  const decimals = shownDecimals(result)
-  const of = unit.text && unit.text !== 'waters' ? `\u202f${unit.text}` : ''
-  const spread =
-    summary.confidence95 === undefined
-      ? ''
-      : ` ± ${summary.confidence95.toFixed(decimals)} (95 %, ${values.length} replicates)`
-  return `Assay. ${sheet.name}: ${what.toLowerCase()} ${summary.mean.toFixed(decimals)}${of}${spread}`
+  const words = resultWords(sheet, result)
+  if (words === undefined) return undefined
+  const coverage = coverageWords(result)
+  return `Assay. ${sheet.name}: ${worksheetShapes[sheet.kind].result.toLowerCase()} ${words}${coverage && ` (${coverage})`}`
 }

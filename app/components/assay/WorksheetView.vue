@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { worksheetShapes, type CurvePoints, type Worksheet, type WorksheetResult } from '#core/assay'
+import { coverageWords } from '#core/result'
 import { useWorking } from '~/composables/useWorking'
 
 /** One worksheet: what it asks, its rows or its file, and what they say. */
@@ -31,6 +32,8 @@ watch(
   () => sheet.id,
   () => close(),
 )
+const unit = computed(() => (shape.value.unit.text === 'waters' ? '' : shape.value.unit.text))
+const coverage = computed(() => coverageWords(result))
 const hasResult = computed(() => !!result.summary || !!result.headline)
 </script>
 
@@ -63,7 +66,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     </button>
   </div>
   <section v-if="hasResult" class="mt-4" aria-label="Result">
-    <ReplicateResult :result="result" :show="show" :expected="expected" @working="showWorking" />
+    <ReplicateResult :result="result" :expected="expected" :unit="unit" :coverage="coverage" @working="showWorking" />
     <p v-if="result.headline" class="text-[18px]" data-testid="headline"><RichText :text="result.headline" /></p>
     <WashPlot v-if="result.washes" :washes="result.washes" />
     <slot />
