@@ -11,8 +11,8 @@ export interface Line {
   readonly deviation: number
   readonly slopeError: number
   readonly interceptError: number
-  /** Coefficient of determination. */
-  readonly r2: number
+  /** Coefficient of determination; undefined where all y are one, since there is nothing to determine. */
+  readonly r2: number | undefined
   readonly n: number
   readonly xMean: number
   readonly yMean: number
@@ -49,7 +49,7 @@ export function fitLine(points: readonly Point[]): Line | undefined {
     deviation,
     slopeError: deviation / Math.sqrt(sxx),
     interceptError: deviation * Math.sqrt(1 / n + xMean ** 2 / sxx),
-    r2: syy > 0 ? 1 - rest / syy : 1,
+    r2: syy > 1e-24 * n * yMean ** 2 ? 1 - rest / syy : undefined,
     n,
     xMean,
     yMean,
@@ -86,11 +86,45 @@ export function readBack(line: Line, y: number, repeats: number): { x: number; u
 }
 
 /**
+ * Whether points bend off their line: Student's t of the quadratic term of a parabola through them, and its limit at 95 % (Miller and Miller, ch. 5, from
+ * memory). `step` is one step of the readings of y: no residual is taken to be surer than that over √12. Undefined below five points.
+ */
+export function bendOf(
+  points: readonly Point[],
+  step = 0,
+): { t: number; critical: number; bends: boolean } | undefined {
+  const n = points.length
+  if (n < 5) return undefined
+  const middle = points.reduce((sum, { x }) => sum + x, 0) / n
+  const reach = Math.max(...points.map(({ x }) => Math.abs(x - middle)))
+  if (!(reach > 0)) return undefined
+  // The part of the square of x that no line explains, and what y has in common with it (Frisch and Waugh).
+  const scaled = points.map(({ x, y }) => ({ u: (x - middle) / reach, y }))
+  const square = fitLine(scaled.map(({ u }) => ({ x: u, y: u * u })))
+  const straight = fitLine(scaled.map(({ u, y }) => ({ x: u, y })))
+  if (!square || !straight) return undefined
+  const left = scaled.map(({ u, y }) => ({
+    q: u * u - square.intercept - square.slope * u,
+    y: y - straight.intercept - straight.slope * u,
+  }))
+  const qq = left.reduce((sum, { q }) => sum + q * q, 0)
+  if (!(qq > 1e-12)) return undefined
+  const bend = left.reduce((sum, { q, y }) => sum + q * y, 0) / qq
+  const rest = left.reduce((sum, { q, y }) => sum + (y - bend * q) ** 2, 0)
+  const deviation = Math.max(Math.sqrt(rest / (n - 3)), step / Math.sqrt(12))
+  if (!(deviation > 0)) return undefined
+  const t = bend / (deviation / Math.sqrt(qq))
+  const critical = studentT(0.95, n - 3)
+  return { t, critical, bends: Math.abs(t) > critical }
+}
+
+/**
  * The point furthest off the line, by its deleted studentised residual, against Student's t for the worst of n at 95 % (Bonferroni; Weisberg,
- * Applied Linear Regression, ch. 9, from memory). Suspected, never dropped. Undefined below four points.
+ * Applied Linear Regression, ch. 9, from memory); `step` is one step of the readings of y, which no line is surer than. Suspected, never dropped. Undefined below four points.
  */
 export function worstPoint(
   points: readonly Point[],
+  step = 0,
 ): { index: number; t: number; critical: number; suspected: boolean } | undefined {
   const n = points.length
   if (n < 4) return undefined
@@ -99,8 +133,10 @@ export function worstPoint(
     const others = fitLine(points.filter((_, j) => j !== index))
     if (!others) continue
     const { x, y } = points[index]!
-    const spread = others.deviation * Math.sqrt(1 + 1 / others.n + (x - others.xMean) ** 2 / others.sxx)
-    const off = Math.abs(y - others.intercept - others.slope * x)
+    const spread =
+      Math.max(others.deviation, step / Math.sqrt(12)) *
+      Math.sqrt(1 + 1 / others.n + (x - others.xMean) ** 2 / others.sxx)
+    const off = Math.max(0, Math.abs(y - others.intercept - others.slope * x) - step / 2)
     const t = spread > 0 ? off / spread : off > 1e-9 ? Infinity : 0
     if (!worst || t > worst.t) worst = { index, t }
   }

@@ -1,8 +1,9 @@
-import { findElement, molarMassFigure, type Formula } from '#core/formula'
-import { difference, formatValue, product, type Figure } from '#core/quantity'
+import { findElement, molarMass, molarMassFigure, type Formula } from '#core/formula'
+import { difference, formatValue, product, statedWords, type Figure } from '#core/quantity'
+import { anions, metalCharges } from '#core/reference'
 import { explainAssay } from './problems'
 import { smallRatios } from './small-ratios'
-import { NOT_YET, type Finding, type Outcome, type SheetKind, type Worked } from './worksheet-kind'
+import { NOT_YET, type Cells, type Finding, type Outcome, type SheetKind, type Worked } from './worksheet-kind'
 
 /** A metal weighed, and what it became: atoms of the other element to one of the metal. */
 export const compositionSheet: SheetKind = {
@@ -16,7 +17,8 @@ export const compositionSheet: SheetKind = {
     ],
     columns: [
       { key: 'tare', label: 'Vessel', kinds: ['mass'] },
-      { key: 'metal', label: 'Metal taken', kinds: ['mass'] },
+      { key: 'withMetal', label: 'Vessel with the metal', kinds: ['mass'], optional: true },
+      { key: 'metal', label: 'or metal taken', kinds: ['mass'], optional: true },
       { key: 'left', label: 'Metal left', kinds: ['mass'], optional: true },
       { key: 'gross', label: 'Vessel with the product', kinds: ['mass'] },
       { key: 'again', label: 'wetted, ignited again', kinds: ['mass'], optional: true },
@@ -37,9 +39,20 @@ export const compositionSheet: SheetKind = {
       return { problems: [{ key: 'other', ...explainAssay({ code: 'empirical.too-few' }) }] }
     return {
       problems: [],
-      work({ tare, metal: taken, left, gross, again }): Worked {
+      work(cells): Worked {
+        const { tare, withMetal, left, gross, again } = cells
         const last = again ?? gross
-        if (!tare || !taken || !last) return undefined
+        if (!tare || !last) return undefined
+        if (withMetal && withMetal.value <= tare.value)
+          return {
+            problem: {
+              key: 'withMetal',
+              why: 'This is no more than the empty vessel.',
+              fix: 'Check whether the two are swapped.',
+            },
+          }
+        const taken = takenOf(cells)
+        if (!taken) return undefined
         if (left && left.value >= taken.value)
           return {
             problem: {
@@ -61,11 +74,87 @@ export const compositionSheet: SheetKind = {
         return { value: ratioOf(metal, used, other, difference(`{${other.text}} taken up`, product_, used)) }
       },
       judge: outcome => ({
-        findings: nitride(metal, other, outcome),
+        findings: [
+          ...percents(metal, other, outcome),
+          ...explained(metal, other, outcome),
+          ...nitride(metal, other, outcome),
+        ],
         choices: [smallRatios(metal.text, other.text, outcome)],
       }),
     }
   },
+}
+
+/** The metal by its own weighing, or by that of the vessel with it. */
+const takenOf = ({ tare, withMetal, metal }: Cells): Figure | undefined =>
+  withMetal && tare ? difference('metal taken', withMetal, tare) : metal
+
+/** What of the compound each element is, from the mean. */
+function percents(metal: Formula, other: Formula, { mean, expanded }: Outcome): Finding[] {
+  const [m, x] = [molarMass(metal), mean * molarMass(other)]
+  const share = (100 * m) / (m + x)
+  // d(share)/d(ratio), to first order.
+  const spread = ((share * (100 - share)) / 100 / mean) * expanded
+  return [
+    {
+      tone: 'info',
+      tag: 'Percent',
+      text: `{${metal.text}} ${statedWords(share, spread, '%')}, {${other.text}} ${statedWords(100 - share, spread, '%')} of the compound.`,
+    },
+  ]
+}
+
+/** Atoms to one of the metal where the charges of the two are not known: small numbers. */
+const SIMPLE = [1 / 2, 2 / 3, 1, 4 / 3, 3 / 2, 2, 5 / 2, 3, 4, 5]
+
+/** Atoms to one of the metal that its usual charges ask for, two of them mixed one to two as in Fe3O4 among them, in their order. */
+function ratiosOf(metal: Formula, other: Formula): readonly number[] {
+  const states = metalCharges[metal.text]
+  const charge = anions.find(({ text }) => text === other.text)?.charge
+  if (!states || charge === undefined) return SIMPLE
+  const mixed = states.flatMap(low => states.flatMap(high => (high === low + 1 ? [(low + 2 * high) / 3] : [])))
+  return [...states, ...mixed].map(state => state / -charge).toSorted((a, b) => a - b)
+}
+
+/** Surplus of more than this part of the compound is no moisture that a dried solid holds; a judgement, no source. */
+const MOST_WATER = 0.15
+
+/** What mass would explain a mean that no simple formula meets: water where it is too heavy, and how much is missing where it is too light. */
+function explained(metal: Formula, other: Formula, { mean, expanded, whole }: Outcome): Finding[] {
+  const ratios = ratiosOf(metal, other)
+  const nearest = ratios.reduce((a, b) => (Math.abs(b - mean) < Math.abs(a - mean) ? b : a))
+  if (Math.abs(nearest - mean) <= Math.max(expanded, 0.02 * mean)) return []
+  const below = ratios.filter(ratio => ratio <= mean).at(-1)
+  const formulaOf = (ratio: number): string => {
+    const m = [1, 2, 3].find(count => Math.abs(ratio * count - Math.round(ratio * count)) < 1e-9) ?? 1
+    const count = (n: number): string => (n === 1 ? '' : String(n))
+    return `{${metal.text}${count(m)}${other.text}${count(Math.round(ratio * m))}}`
+  }
+  return whole.flatMap(({ row, cells }): Finding[] => {
+    const { tare, left, gross, again } = cells
+    const taken = takenOf(cells)
+    const last = again ?? gross
+    if (!taken || !tare || !last) return []
+    const moles = (taken.value - (left?.value ?? 0)) / molarMass(metal)
+    const found = last.value - tare.value
+    const massAt = (ratio: number): number => moles * (molarMass(metal) + ratio * molarMass(other))
+    const surplus = below === undefined ? -1 : found - massAt(below)
+    if (below !== undefined && surplus > 0 && surplus < MOST_WATER * found)
+      return [
+        {
+          tone: 'caution',
+          tag: 'What would explain it',
+          text: `Replicate ${row}: ${formulaOf(below)} with ${formatValue(surplus, 'mass', 2)} of water in it weighs the same. Dry it on and weigh again.`,
+        },
+      ]
+    return [
+      {
+        tone: 'caution',
+        tag: 'What would explain it',
+        text: `Replicate ${row}: for ${formulaOf(nearest)} ${formatValue(Math.abs(massAt(nearest) - found), 'mass', 2)} ${massAt(nearest) > found ? 'is missing: not all of the metal reacted, or some was lost' : 'is too much'}.`,
+      },
+    ]
+  })
 }
 
 const amountOf = (formula: Formula, mass: Figure): Figure =>

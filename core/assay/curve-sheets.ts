@@ -1,6 +1,6 @@
 import { explainFormula, parseFormula } from '#core/formula'
 import type { CurvePoints } from './curve-points'
-import { bandsOf, type Band } from './spectrum'
+import { bandsOf, dipsOf, isTransmittance, type Band } from './spectrum'
 import { plateausOf, stepsOf, type Plateau, type Step } from './thermogram'
 import type { Choices, FieldProblem, Finding, Shape } from './worksheet-kind'
 
@@ -17,7 +17,17 @@ export const thermogramShape: Shape = {
 export const spectrumShape: Shape = {
   name: 'Spectrum',
   about: 'A spectrum read from a JCAMP-DX file or a table of two columns (CSV), with its bands.',
-  asked: [{ key: 'sample', label: 'Of what', what: 'text', example: 'CuSO4, 0.02 mol/L in water, 1 cm' }],
+  asked: [
+    { key: 'sample', label: 'Of what', what: 'text', example: 'CuSO4, 0.02 mol/L in water, 1 cm' },
+    {
+      key: 'bands',
+      label: 'Bands are',
+      what: 'choice',
+      options: ['as the file shows', 'its maxima (absorbance)', 'its minima (transmittance)'],
+      optional: true,
+      example: 'as the file shows',
+    },
+  ],
   columns: [],
   result: 'Bands',
   unit: { scale: 1, text: '' },
@@ -115,18 +125,29 @@ export function judgeThermogram(given: Readonly<Record<string, string>>, curve: 
   }
 }
 
-/** Names a spectrum's bands. */
-export function judgeSpectrum(curve: CurvePoints | undefined): CurveResult {
+/** Names a spectrum's bands: its maxima, or its minima where it shows how much light comes through. */
+export function judgeSpectrum(given: Readonly<Record<string, string>>, curve: CurvePoints | undefined): CurveResult {
   if (!curve) return EMPTY
-  const bands = bandsOf(curve)
+  const isDown = given.bands?.includes('minima') || (!given.bands?.includes('maxima') && isTransmittance(curve))
+  const bands = isDown ? dipsOf(curve) : bandsOf(curve)
   const number = (value: number): string => String(Number(value.toPrecision(4)))
   return {
     ...EMPTY,
     bands,
-    findings:
-      bands.length === 0
-        ? [{ tone: 'info', tag: 'No band', text: 'Nothing in this range stands out by 3 % of its height.' }]
-        : [],
+    findings: [
+      ...(bands.length === 0
+        ? [{ tone: 'info' as const, tag: 'No band', text: 'Nothing in this range stands out by 3 % of its height.' }]
+        : []),
+      ...(isDown && !given.bands?.includes('minima')
+        ? [
+            {
+              tone: 'info' as const,
+              tag: 'Transmittance',
+              text: 'Most of the curve lies high, with dips in it: it is read as transmittance, and its minima are the bands. Say otherwise at “Bands are”.',
+            },
+          ]
+        : []),
+    ],
     choices:
       bands.length === 0
         ? []

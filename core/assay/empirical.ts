@@ -1,6 +1,6 @@
 import { findElement, molarMassFigure, parseFormula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { product, type Figure } from '#core/quantity'
+import { product, standardUncertainty, type Figure } from '#core/quantity'
 import type { AssayProblem } from './problems'
 
 export interface Empirical {
@@ -9,11 +9,17 @@ export interface Empirical {
   readonly formula: string
 }
 
-const MOST = 12
-/** How far a ratio may lie from a whole number and still count as it; common practice, no source. */
-const TOLERANCE = 0.1
+/** Of the scarcest element no formula that is worth the name holds more atoms: with larger numbers any ratio fits one. */
+const MOST = 5
+/**
+ * However well the masses are known, a class's crucible is good for five parts in a hundred of a ratio to one atom (0.88 g of zinc with 1.00 g of chlorine is taken
+ * for ZnCl2), and for a part of that where the formula has more, since its numbers lie closer; nor for more than an eighth of an atom. Common practice, no source.
+ */
+const ALLOWANCE = 0.05
+const ATOMS = 1 / 8
 
-/** Ratio of atoms and smallest whole formula from the masses of elements. Refuses what is no element, and ratios that no small numbers fit. */
+/** Ratio of atoms and smallest whole formula from the masses of elements. Refuses what is no element, and ratios that no small formula meets within
+ * their uncertainty: it names the nearest and how far off that is. */
 export function empiricalFormula(
   masses: readonly (readonly [symbol: string, mass: Figure])[],
 ): Checked<Empirical, AssayProblem> {
@@ -33,16 +39,38 @@ export function empiricalFormula(
     symbol,
     ratio: product(`{${symbol}} to one`, 'number', [amount], [least]),
   }))
-  for (let times = 1; times <= MOST; times++) {
-    const counts = ratios.map(({ ratio }) => ratio.value * times)
-    if (counts.some(count => Math.abs(count - Math.round(count)) > TOLERANCE)) continue
-    const formula = ratios
-      .map(({ symbol }, i) => symbol + (Math.round(counts[i]!) === 1 ? '' : Math.round(counts[i]!)))
-      .join('')
-    return ok({ ratios, formula })
-  }
+  const tries = Array.from({ length: MOST }, (_, i) => attempt(ratios, i + 1))
+  const fitting = tries.find(({ off }) => off <= 1)
+  if (fitting) return ok({ ratios, formula: fitting.formula })
+  const nearest = tries.reduce((a, b) => (b.off < a.off ? b : a))
   return fail({
     code: 'empirical.no-fit',
-    ratios: ratios.map(({ symbol, ratio }) => `${symbol} ${ratio.value.toFixed(2)}`),
+    ratios: ratios.map(({ symbol, ratio }) => `${symbol} ${ratio.value.toFixed(3)}`),
+    nearest: nearest.formula,
+    percentOff: nearest.percentOff,
   })
+}
+
+interface Attempt {
+  readonly formula: string
+  /** The worst ratio's distance from its whole number, over what is allowed it; and in percent of it. */
+  readonly off: number
+  readonly percentOff: number
+}
+
+/** The formula with so many of the scarcest element, and how far the ratios lie from it. */
+function attempt(ratios: Empirical['ratios'], times: number): Attempt {
+  let [off, percentOff] = [0, 0]
+  const formula = ratios
+    .map(({ symbol, ratio }) => {
+      const count = Math.max(1, Math.round(ratio.value * times))
+      const away = Math.abs(ratio.value * times - count) / count
+      const spread = (2 * standardUncertainty(ratio)) / ratio.value
+      const allowed = Math.max(spread, Math.min(ALLOWANCE / times, ATOMS / count))
+      off = Math.max(off, away / allowed)
+      percentOff = Math.max(percentOff, 100 * away)
+      return symbol + (count === 1 ? '' : count)
+    })
+    .join('')
+  return { formula, off, percentOff }
 }

@@ -50,7 +50,7 @@ export const gravimetricSheet: SheetKind = {
       },
     ],
     columns: [
-      { key: 'sample', label: 'Sample', kinds: ['mass'] },
+      { key: 'sample', label: 'Sample', kinds: ['mass'], nonZero: true },
       { key: 'tare', label: 'Crucible or paper', kinds: ['mass'] },
       { key: 'gross', label: 'with the precipitate', kinds: ['mass'] },
       { key: 'again', label: 'dried on, again', kinds: ['mass'], optional: true },

@@ -2,7 +2,7 @@ export { budgetOf, type Budget } from './budget'
 export { compareSets, type Comparison } from './compare'
 export { curveFrom, explainCurve, type CurveProblem } from './curve-file'
 export { MOST_POINTS, type CurvePoints } from './curve-points'
-export { bandAt, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
+export { bandAt, bendOf, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
 export type { Calibration } from './absorbance-sheet'
 export { anova, compareGroups, type Anova } from './groups'
 export { empiricalFormula, type Empirical } from './empirical'
@@ -25,11 +25,13 @@ export { plateausOf, residuesOf, stepsOf, type Plateau, type Step as ThermalStep
 export { columnsOf, computeWorksheet, newWorksheet, worksheetShapes, type WorksheetResult } from './worksheet'
 export {
   worksheetKinds,
+  type Asked,
   type Choices,
   type Finding,
   type Shape,
   type Worksheet,
   type WorksheetKind,
 } from './worksheet-kind'
+export { startFor } from './start-for'
 export { studentT } from './student'
 export { amountOf, matched, ofWhole, purityAs, strengthFrom, usedUp, type Purity, type Reagent } from './titration'

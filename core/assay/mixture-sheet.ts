@@ -24,11 +24,12 @@ export const mixtureSheet: SheetKind = {
         label: 'The liquor clouds with a drop of',
         what: 'choice',
         options: ['the one', 'the other', 'neither'],
+        named: { 'the one': 'first', 'the other': 'second' },
         example: 'the one',
       },
     ],
     columns: [
-      { key: 'sample', label: 'Mixture', kinds: ['mass'] },
+      { key: 'sample', label: 'Mixture', kinds: ['mass'], nonZero: true },
       { key: 'tare', label: 'Paper, dry', kinds: ['mass'] },
       { key: 'gross', label: 'with the precipitate', kinds: ['mass'] },
     ],
@@ -39,8 +40,11 @@ export const mixtureSheet: SheetKind = {
   method({ formulas: { precipitate, first, second }, reactions: { equation }, texts: { clouds } }) {
     if (!equation || !precipitate || !first || !second || !clouds) return NOT_YET
     const termOf = (formula: typeof first) => {
-      const term = equation.reactants.find(({ species }) => relate(formula, species.formula))
-      return term && { term, relation: relate(formula, term.species.formula)! }
+      for (const term of equation.reactants) {
+        const relation = relate(formula, term.species.formula)
+        if (relation) return { term, relation }
+      }
+      return undefined
     }
     const down = equation.products.find(({ species }) => species.formula.text === precipitate.text)
     if (!down) return notThere('precipitate', precipitate.text)

@@ -11,6 +11,8 @@ import {
   newWorksheet,
 } from '.'
 import { assayNotes } from '#core/result'
+import { fRows, grubbsRows, studentRows } from './fixtures/distributions'
+import { incompleteBeta, studentT } from './student'
 
 /** Normal draws that repeat (Marsaglia's polar method on a linear congruential generator). */
 function normal(seed: number): () => number {
@@ -54,13 +56,15 @@ describe('the tables of Dixon and Grubbs', () => {
       for (let n = 4; n <= 30; n++) expect(dixonLimit(n, level)!).toBeLessThan(dixonLimit(n - 1, level)!)
     }
   })
-  it('agree with printed values of G at 95 %, two-sided: 1.154, 1.887, 2.290 (from memory)', () => {
-    for (const [n, limit] of [
-      [3, 1.1543],
-      [6, 1.887],
-      [10, 2.29],
-    ] as const)
-      expect(grubbsLimit(n, 95)!).toBeCloseTo(limit, 3)
+  it('agree with a reference library, Student’s t and the tail of F with it', () => {
+    for (const [n, level, limit] of grubbsRows)
+      expect(grubbsLimit(n, level)! / limit, `G ${n} ${level}`).toBeCloseTo(1, 8)
+    for (const [share, degrees, t] of studentRows)
+      expect(studentT(share, degrees) / t, `t ${share} ${degrees}`).toBeCloseTo(1, 8)
+    for (const [top, bottom, f, beyond] of fRows) {
+      const found = incompleteBeta(bottom / (bottom + top * f), bottom / 2, top / 2)
+      expect(Math.abs(found - beyond), `F ${top} ${bottom} ${f}`).toBeLessThan(1e-8 * Math.max(beyond, 1e-3))
+    }
   })
 })
 

@@ -5,7 +5,7 @@ export type AssayProblem =
   | { code: 'hydrate.gained' }
   | { code: 'empirical.not-element'; symbol: string }
   | { code: 'empirical.too-few' }
-  | { code: 'empirical.no-fit'; ratios: readonly string[] }
+  | { code: 'empirical.no-fit'; ratios: readonly string[]; nearest: string; percentOff: number }
   | { code: 'titrate.blank-over'; species: string }
   | { code: 'titrate.not-in-equation'; species: string }
   | { code: 'titrate.more-than-added'; species: string }
@@ -35,7 +35,7 @@ export function explainAssay(problem: AssayProblem): Advice {
       return { why: 'One element alone makes no formula.', fix: 'Give the masses of at least two.' }
     case 'empirical.no-fit':
       return {
-        why: `No small whole numbers fit the ratios ${problem.ratios.join(', ')}.`,
+        why: `No small whole numbers fit the ratios ${problem.ratios.join(', ')}: the nearest, ${problem.nearest}, is ${problem.percentOff.toFixed(1)} % off.`,
         fix: 'Check the masses: was the reaction complete, was everything dry?',
       }
     case 'titrate.blank-over':

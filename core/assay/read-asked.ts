@@ -13,7 +13,7 @@ export function readAsked(
   const figures: Record<string, Figure> = {}
   const reactions: Record<string, Reaction> = {}
   const texts: Record<string, string> = {}
-  for (const { key, label, what, kinds = [] } of asked) {
+  for (const { key, label, what, kinds = [], nonZero } of asked) {
     const text = given[key]?.trim() ?? ''
     if (text === '') continue
     if (what === 'formula') {
@@ -22,7 +22,7 @@ export function readAsked(
       else problems.push({ key, span: read.problem.span, ...explainFormula(read.problem) })
     } else if (what === 'quantity') {
       const name = label.toLowerCase()
-      const read = parseQuantity(text, { kinds, name, source: name, zero: true })
+      const read = parseQuantity(text, { kinds, name, source: name, zero: !nonZero })
       if (read.ok) figures[key] = read.value
       else problems.push({ key, span: read.problem.span, ...explainQuantity(read.problem) })
     } else if (what === 'equation') {

@@ -27,6 +27,21 @@ export function bandsOf({ points }: CurvePoints): Band[] {
   return bands.toSorted((a, b) => b.y - a.y)
 }
 
+/** The bands of a spectrum in transmittance: its minima, deepest first, with the transmittance that they stand at. */
+export const dipsOf = ({ points, ...axes }: CurvePoints): Band[] =>
+  bandsOf({ ...axes, points: points.map(([x, y]) => [x, -y] as const) }).map(band => ({ ...band, y: -band.y }))
+
+/**
+ * Whether a spectrum shows how much light comes through: most of its points lie near its highest, and its bands are dips. In absorbance most lie near its lowest.
+ * By the middle point of the sorted ones against the middle of the range.
+ */
+export function isTransmittance({ points }: CurvePoints): boolean {
+  const ys = points.map(([, y]) => y).toSorted((a, b) => a - b)
+  const [low, high] = [ys[0] ?? 0, ys.at(-1) ?? 0]
+  const middle = ys[Math.floor(ys.length / 2)] ?? 0
+  return middle > (low + high) / 2
+}
+
 /** The lowest point on the way to something higher. */
 function valley(ys: readonly number[], from: number, by: 1 | -1): number {
   let low = ys[from]!

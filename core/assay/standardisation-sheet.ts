@@ -21,8 +21,8 @@ export const standardisationSheet: SheetKind = {
       { key: 'titrant', label: 'Solution', what: 'formula', example: 'NaOH' },
     ],
     columns: [
-      { key: 'sample', label: 'Standard', kinds: ['mass'] },
-      { key: 'volume', label: 'Solution used', kinds: ['volume'] },
+      { key: 'sample', label: 'Standard', kinds: ['mass'], nonZero: true },
+      { key: 'volume', label: 'Solution used', kinds: ['volume'], nonZero: true },
       { key: 'blank', label: 'Blank', kinds: ['volume'], optional: true },
     ],
     result: 'Strength of the solution',

@@ -23,7 +23,7 @@ export const sought: readonly Asked[] = [
   { key: 'species', label: 'Sought, as in the equation', what: 'formula', example: 'Na2CO3' },
   { key: 'form', label: 'Sample taken as', what: 'formula', example: 'Na2CO3·10H2O' },
 ]
-export const sample: Column = { key: 'sample', label: 'Sample', kinds: ['mass', 'volume'] }
+export const sample: Column = { key: 'sample', label: 'Sample', kinds: ['mass', 'volume'], nonZero: true }
 /** Of what was made up, how much was titrated. */
 export const aliquotAsked: readonly Asked[] = [
   {

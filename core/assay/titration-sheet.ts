@@ -23,7 +23,7 @@ export const titrationSheet: SheetKind = {
     ],
     columns: [
       sample,
-      { key: 'volume', label: 'Titrant used', kinds: ['volume'] },
+      { key: 'volume', label: 'Titrant used', kinds: ['volume'], nonZero: true },
       { key: 'blank', label: 'Blank', kinds: ['volume'], optional: true },
     ],
     result: 'Purity as this form',

@@ -46,7 +46,11 @@ export interface Asked {
   readonly what: 'formula' | 'equation' | 'quantity' | 'choice' | 'text'
   readonly kinds?: readonly Kind[]
   readonly options?: readonly string[]
+  /** Options that are told by what stands in another field: the salts by their names. */
+  readonly named?: Readonly<Record<string, string>>
   readonly optional?: true
+  /** Zero would mean nothing here. */
+  readonly nonZero?: true
   readonly example: string
 }
 export interface Unit {

@@ -105,7 +105,7 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
   }
   if (sheet.kind === 'absorbance') {
     const rows = read.map(({ cells }, i) => ({ cells, label: sheet.rows[i]!.label?.trim() ?? '' }))
-    const absorbance = judgeAbsorbance(sheet.given, rows, values.figures.path?.value)
+    const absorbance = judgeAbsorbance(sheet.given, rows, values.figures.path?.value, values.formulas.salt)
     const { findings, choices, headline } = absorbance
     return { ...base, absorbance, findings, choices, ...(headline && { headline }) }
   }
@@ -114,7 +114,8 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
     const washes = judgeWashes(values.texts.what, values.figures.within, rows)
     return { ...base, washes, findings: washes.findings, ...(washes.headline && { headline: washes.headline }) }
   }
-  const curve = sheet.kind === 'thermogram' ? judgeThermogram(sheet.given, sheet.curve) : judgeSpectrum(sheet.curve)
+  const curve =
+    sheet.kind === 'thermogram' ? judgeThermogram(sheet.given, sheet.curve) : judgeSpectrum(sheet.given, sheet.curve)
   const { findings, choices, headline } = curve
   return {
     ...base,

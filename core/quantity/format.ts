@@ -49,14 +49,28 @@ export function formatFigure(figure: Figure, most = 12): string {
   return withUnit(value.toFixed(Math.min(known, wanted, keptDecimals(figure, scale.size))), scale.unit)
 }
 
-/** The same with so many significant digits, as a step of a working; a sum keeps no more decimals than what was added. */
+/** The same with so many significant digits, as a step of a working; a sum keeps as many decimals as the longest of what was added, so that the line adds up as it is printed. */
 export function formatStep(figure: Figure, digits: number): string {
   const scale = scaleOf(figure.kind, Math.abs(figure.value))
   const value = figure.value / scale.size
   return withUnit(
-    value === 0 ? '0' : value.toFixed(Math.min(significantDecimals(value, digits), keptDecimals(figure, scale.size))),
+    value === 0
+      ? '0'
+      : value.toFixed(Math.min(significantDecimals(value, digits), writtenDecimals(figure, scale.size))),
     scale.unit,
   )
+}
+
+/** Decimals of what was written into a sum: the most of them. */
+function writtenDecimals(figure: Figure, size: number): number {
+  const most = mostDecimals(figure)
+  return most === undefined ? 12 : Math.max(0, most + Math.round(Math.log10(size)))
+}
+function mostDecimals({ made, decimals }: Figure): number | undefined {
+  if (made.how === 'product') return undefined
+  if (made.how === 'given') return decimals
+  const all = made.terms.map(([weight, of]) => (Number.isInteger(weight) ? mostDecimals(of) : undefined))
+  return all.includes(undefined) ? undefined : Math.max(...all.map(one => one ?? 0))
 }
 
 const keptDecimals = (figure: Figure, size: number): number =>

@@ -11,7 +11,7 @@ export {
 } from './parse'
 export { figuresIn } from './figures-in'
 export { scaleText, scaleWords } from './scale'
-export { monteCarlo, seeded, type Spread } from './monte-carlo'
+export { firstOrderHolds, monteCarlo, seeded, type Spread } from './monte-carlo'
 export { shares, standardUncertainty, type Share } from './uncertainty'
 export { lastPlace, stated, statedWords, type Stated } from './with-uncertainty'
 export { fixedUnit, units, unitsOf, type Kind } from './units'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Shape, Worksheet } from '#core/assay'
+import type { Asked, Shape, Worksheet } from '#core/assay'
 
 /** The worksheet's name, and what its kind asks for. */
 const { sheet, shape, problems } = defineProps<{
@@ -8,6 +8,11 @@ const { sheet, shape, problems } = defineProps<{
   problems: readonly { key: string; why: string; fix: string }[]
 }>()
 const emit = defineEmits<{ name: [text: string]; give: [key: string, text: string] }>()
+/** An option that another field names is told by what stands there. */
+const nameOf = ({ named }: Asked, option: string): string => {
+  const key = named?.[option]
+  return (key && sheet.given[key]?.trim()) || option
+}
 const valueOf = (event: Event): string => (event.target as HTMLInputElement | HTMLSelectElement).value
 </script>
 
@@ -23,7 +28,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement | HT
         ><select class="field" :value="sheet.given[one.key] ?? ''" @change="emit('give', one.key, valueOf($event))">
           <option value="" :disabled="!one.optional">{{ one.optional ? one.options![0] : 'Choose' }}</option>
           <option v-for="option in one.optional ? one.options!.slice(1) : one.options" :key="option" :value="option">
-            {{ option }}
+            {{ nameOf(one, option) }}
           </option>
         </select></label
       >

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { computeWorksheet, newWorksheet, worksheetShapes, type Worksheet, type WorksheetKind } from '#core/assay'
+import {
+  computeWorksheet,
+  newWorksheet,
+  startFor,
+  worksheetShapes,
+  type Worksheet,
+  type WorksheetKind,
+} from '#core/assay'
 import type { Formula } from '#core/formula'
 import { assayNotes, assayWords, expectedOf, shownDecimals } from '#core/result'
 
@@ -21,7 +28,7 @@ function change(make: (sheet: Worksheet) => Worksheet, key: string): void {
 }
 function add(kind: WorksheetKind): void {
   const id = crypto.randomUUID().slice(0, 8)
-  emit('change', list => [...list, newWorksheet(id, kind)], `add ${kind}`)
+  emit('change', list => [...list, newWorksheet(id, kind, startFor(kind, product))], `add ${kind}`)
   chosen.value = id
 }
 function remove(): void {

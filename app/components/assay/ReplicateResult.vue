@@ -4,7 +4,7 @@ import { stated, type Figure } from '#core/quantity'
 
 /** What the replicates say together: mean, spread, interval, the tests for a doubtful value, and a plot. */
 const emit = defineEmits<{ working: [figure: Figure] }>()
-const { result, show, expected } = defineProps<{
+const { result, expected, unit, coverage } = defineProps<{
   result: WorksheetResult
   expected: number | undefined
   /** As a result is told: its unit, and what its uncertainty says. */

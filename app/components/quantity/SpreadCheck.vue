@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { formatValue, standardUncertainty, type Figure } from '#core/quantity'
+import { firstOrderHolds, formatValue, standardUncertainty, type Figure } from '#core/quantity'
 
 /** The first-order uncertainty beside a million draws of the same inputs. */
 const { figure } = defineProps<{ figure: Figure }>()
@@ -12,7 +12,8 @@ watch(
   },
 )
 const first = computed(() => standardUncertainty(figure))
-const agrees = computed(
+const agrees = computed(() => spread.value !== undefined && firstOrderHolds(spread.value, figure.value, first.value))
+const isOnlyShape = computed(
   () => spread.value !== undefined && Math.abs(spread.value.standardDeviation / first.value - 1) < 0.05,
 )
 const told = (value: number, digits = 4): string => formatValue(value, figure.kind, digits)
@@ -30,7 +31,11 @@ const told = (value: number, digits = 4): string => formatValue(value, figure.ki
       <span class="figure">{{ told(spread.standardDeviation, 2) }}</span>, 95 % between
       <span class="figure">{{ told(spread.low, 5) }}</span> and <span class="figure">{{ told(spread.high, 5) }}</span>.
       <span :class="agrees ? 'text-verdigris' : 'font-semibold text-amber'">{{
-        agrees ? 'The first order holds.' : 'The first order does not hold here: trust the draws.'
+        agrees
+          ? 'The first order holds: its 95 % interval is the same.'
+          : isOnlyShape
+            ? 'The deviation of the first order holds, its 95 % interval does not: the spread is no bell. Trust the draws.'
+            : 'The first order does not hold here: trust the draws.'
       }}</span>
     </template>
     <button v-else type="button" class="rounded px-1 text-verdigris underline" @click="run(figure)">
