@@ -2,6 +2,7 @@ import { existsSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
+import type { Plugin } from 'vite'
 
 /**
  * What the sheet, the first page of a batch, shows before anything is pressed: one file. What only a panel, a dialog or another page asks for comes with those;
@@ -32,6 +33,24 @@ const CHUNKS = {
   experimentalMinChunkSize: 8_000,
 }
 
+/** The first file stands alone: were it to wait for another that waits for it, no page would open. What it needs belongs into FIRST. */
+const firstAlone: Plugin = {
+  name: 'first-file-stands-alone',
+  generateBundle(_, bundle) {
+    for (const file of Object.values(bundle)) {
+      if (file.type !== 'chunk' || !file.isEntry || !file.moduleIds.some(isFirst)) continue
+      const others = file.imports.flatMap(name => {
+        const other = bundle[name]
+        return other && other.type === 'chunk' && other !== file
+          ? other.moduleIds.filter(id => id.includes('/core/') || id.includes('/app/'))
+          : []
+      })
+      if (others.length > 0)
+        this.error(`The first file of the app imports what comes later: one of ${others.slice(0, 8).join(', ')}.`)
+    }
+  },
+}
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   ssr: false,
@@ -43,7 +62,7 @@ export default defineNuxtConfig({
   vite: {
     // Every component here, and of the libraries, is written with setup: Vue’s older half stays at home.
     define: { __VUE_OPTIONS_API__: 'false' },
-    plugins: [tailwindcss()],
+    plugins: [tailwindcss(), firstAlone],
     build: {
       // Few files, each what one set of pages needs: a browser opens few connections to a host, and small files wait for each other.
       rollupOptions: {
