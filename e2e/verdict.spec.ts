@@ -170,6 +170,7 @@ test('a worksheet stands alone, is kept, and goes to a batch', async ({ page, re
     await request.post('/api/batches', { data: { product: 'CuSO4.5H2O', equation: 'CuO + H2SO4 -> CuSO4 + H2O' } })
   ).json()
   await page.goto('/assays')
+  await expect(page.getByRole('heading', { name: 'Assays on their own' })).toBeVisible()
   const begun = page.getByRole('button', { name: 'New worksheet' })
   await expect(page.getByText('Fetching the worksheets.')).toHaveCount(0)
   if (await begun.isVisible()) {
