@@ -197,6 +197,54 @@ describe('bin/zl', () => {
     ).toMatchObject({ code: 'quantity.unreadable', message: expect.stringContaining('steps[0].coolTo') })
   })
 
+  it('assays by ions and ligands, aliquots and volumes', () => {
+    const counted = (analyte: string, weighedAs: string, by?: string): number =>
+      answerOf(['gravimetric', '-'], {
+        analyte,
+        weighedAs,
+        ...(by && { by }),
+        replicates: [{ sample: '1.0000 g', precipitate: { net: '0.1000 g' } }],
+      }).factor
+    expect(counted('NaCl', 'AgCl')).toBeCloseTo(0.40777, 4)
+    expect(counted('CaC2O4·H2O', 'CaCO3')).toBeCloseTo(1.45986, 4)
+    expect(counted('CaC2O4·H2O', 'CaCO3', 'C')).toBeCloseTo(0.72993, 4)
+    expect(
+      errorOf(['gravimetric', '-'], {
+        analyte: 'Na2SO4',
+        weighedAs: 'BaSO4',
+        by: 'Cu',
+        replicates: [{ sample: '1 g', precipitate: { net: '1 g' } }],
+      }),
+    ).toMatchObject({ code: 'gravimetric.not-held' })
+    /* 25.00 mL of 0.02000 mol/L permanganate take 2.500 mmol of iron(II) in a tenth of 9.900 g: 25.00 mmol × 392.13 ÷ 9.900 g = 99.02 %. */
+    const iron = {
+      equation: 'MnO4^- + Fe^2+ + H^+ -> Mn^2+ + Fe^3+ + H2O',
+      titrant: { species: 'MnO4^-', concentration: '0.02000 mol/L', volume: '25.00 mL' },
+      sample: { species: 'Fe^2+', mass: '9.900 g', forms: ['(NH4)2Fe(SO4)2·6H2O'] },
+      aliquot: { of: '250.0 mL', taken: '25.00 mL' },
+    }
+    expect(answerOf(['titrate', '-'], iron).forms[0].purityPercent).toBeCloseTo(99.02, 2)
+    expect(errorOf(['titrate', '-'], { ...iron, sample: { ...iron.sample, forms: ['FeCl3'] } })).toMatchObject({
+      code: 'titrate.form-mismatch',
+    })
+    expect(errorOf(['titrate', '-'], { ...iron, aliquot: { of: '25 mL', taken: '250 mL' } })).toMatchObject({
+      code: 'titrate.aliquot-over',
+    })
+    expect(errorOf(['titrate', '-'], { ...iron, sample: { species: 'Fe^2+' } })).toMatchObject({
+      code: 'titrate.sample-size',
+    })
+    /* 30.00 mL of 0.1000 mol/L acid for 10.00 mL of ammonia: 0.3 mol/L, 5.11 g/L of NH3, 4.20 g/L of N. */
+    const ammonia = answerOf(['titrate', '-'], {
+      equation: 'NH3 + HCl -> NH4Cl',
+      titrant: { species: 'HCl', concentration: '0.1000 mol/L', volume: '30.00 mL' },
+      sample: { species: 'NH3', volume: '10.00 mL', forms: ['NH3', 'N'] },
+    })
+    expect(ammonia.forms.map(({ gramsPerLitre }: { gramsPerLitre: number }) => gramsPerLitre.toFixed(2))).toEqual([
+      '5.11',
+      '4.20',
+    ])
+    expect(ammonia.forms[0].purityPercent).toBeNull()
+  })
   it('assays: gravimetric, hydrate, empirical, titrate', () => {
     const nickel = answerOf(['gravimetric', '-'], {
       analyte: 'Ni',

@@ -183,7 +183,7 @@ test('a worksheet stands alone, is kept, and goes to a batch', async ({ page, re
   await page.getByLabel('Solution', { exact: true }).fill('NaOH')
   await page.getByLabel('Standard, replicate 1').fill('0.3888 g')
   await page.getByLabel('Solution used, replicate 1').fill('18.64 mL')
-  await expect(page.getByTestId('mean')).toHaveText(/^0\.10214 mol\/L$|^0\.10214\smol\/L$/)
+  await expect(page.getByTestId('mean')).toHaveText(/^0\.10213\d\smol\/L$/)
   await expectAccessible(page)
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   await page.reload()

@@ -21,7 +21,7 @@ export {
   type Replicates,
 } from './replicates'
 export { bandsOf, type Band } from './spectrum'
-export { plateausOf, residuesOf, stepsOf, type Plateau, type Step as ThermalStep } from './thermogram'
+export { plateausOf, stepsOf, type Plateau, type Step as ThermalStep } from './thermogram'
 export { columnsOf, computeWorksheet, newWorksheet, worksheetShapes, type WorksheetResult } from './worksheet'
 export {
   worksheetKinds,
@@ -32,6 +32,7 @@ export {
   type Worksheet,
   type WorksheetKind,
 } from './worksheet-kind'
+export { residuesOf, type Residue } from './residues-on-heating'
 export { startFor } from './start-for'
 export { studentT } from './student'
 export { amountOf, matched, ofWhole, purityAs, strengthFrom, usedUp, type Purity, type Reagent } from './titration'

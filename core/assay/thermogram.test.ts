@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { computeWorksheet, newWorksheet, plateausOf, type CurvePoints } from '.'
+import { parseFormula } from '#core/formula'
+import { substances } from '#core/reference'
+import { computeWorksheet, newWorksheet, plateausOf, residuesOf, type CurvePoints } from '.'
 
 /** Bell-shaped noise that repeats: a linear congruential generator (Numerical Recipes), twelve draws added. */
 function noise(seed: number): () => number {
@@ -104,5 +106,42 @@ describe('several steps', () => {
       curve: curveOf(226, [[115, 8, 0.11]]),
     }
     expect(computeWorksheet(sheet).headline).toBe('11.00 % gone ({K3[Fe(C2O4)3]})')
+  })
+})
+
+describe('what a compound can leave on heating', () => {
+  const read = (text: string) => {
+    const formula = parseFormula(text)
+    if (!formula.ok) throw new Error(text)
+    return formula.value
+  }
+  const gone = (form: string, residue: string): number | undefined => {
+    const found = residuesOf(read(form)).find(one => one.residue === residue)
+    return found && 100 * found.expected
+  }
+  /* Printed in texts of thermogravimetry (from memory), and by hand from molar masses: CaC2O4·H2O 146.112, CaC2O4 128.096, CaCO3 100.086, CaO 56.077. */
+  it.each([
+    ['CaC2O4·H2O', 'CaC2O4', 12.33],
+    ['CaC2O4·H2O', 'CaCO3', 31.5],
+    ['CaC2O4·H2O', 'CaO', 61.62],
+    ['MgNH4PO4·6H2O', 'Mg2P2O7', 54.65],
+    ['NaHCO3', 'Na2CO3', 36.92],
+    ['Cu2(OH)2CO3', 'CuO', 28.05],
+    ['CuSO4·5H2O', 'CuO', 68.14],
+    ['Fe(OH)3', 'Fe2O3', 25.29],
+    // Hexaamminenickel(II) chloride 231.78: four of its six ammonias are 29.39 %, all 44.09.
+    ['[Ni(NH3)6]Cl2', 'NiCl2·2NH3', 29.39],
+    ['[Ni(NH3)6]Cl2', 'NiCl2', 44.09],
+  ])('%s leaves %s with %d %% gone', (form, residue, percent) => {
+    expect(gone(form, residue)!).toBeCloseTo(percent, 1)
+  })
+  it('never leaves more than was weighed, nor a residue that does not read, for every salt of the tables', () => {
+    for (const { formula, state } of substances) {
+      if (state !== 'solid') continue
+      for (const { residue, expected } of residuesOf(read(formula))) {
+        expect(expected, `${formula} to ${residue}`).toBeLessThan(1)
+        for (const part of residue.split(' + ')) expect(parseFormula(part).ok, `${formula} to ${part}`).toBe(true)
+      }
+    }
   })
 })

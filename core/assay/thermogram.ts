@@ -1,7 +1,6 @@
-import { findElement, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
-import { metalCharges } from '#core/reference'
-import { ionsOf } from '#core/species'
+import type { Formula } from '#core/formula'
 import type { CurvePoints } from './curve-points'
+import { residuesOf } from './residues-on-heating'
 import { bandsOf } from './spectrum'
 
 export interface Plateau {
@@ -214,44 +213,4 @@ export function stepsOf(form: Formula, plateaus: readonly Plateau[]): Step[] {
       candidates: near.slice(0, 3),
     }
   })
-}
-
-/** What a salt can leave on heating: itself with fewer waters, then its metal's oxide, then the metal. */
-export function residuesOf(form: Formula): { residue: string; words: string; expected: number }[] {
-  const whole = molarMass(form)
-  const [, base = form.text, watersText] = /^(.*?)·(\d*(?:\.\d+)?)H2O$/.exec(form.text) ?? []
-  const waters = watersText === undefined ? 0 : watersText === '' ? 1 : Number(watersText)
-  const anhydrous = parseFormula(base)
-  if (!anhydrous.ok) return []
-  const out: { residue: string; words: string; expected: number }[] = []
-  for (let left = waters - 0.5; left >= 0; left -= 0.5) {
-    const lost = waters - left
-    out.push({
-      residue: withWaters(base, left),
-      words: `${lost} H2O gone`,
-      expected: (lost * 18.015) / whole,
-    })
-  }
-  return [...out, ...oxides(anhydrous.value, whole)]
-}
-
-function oxides(salt: Formula, whole: number) {
-  const ions = ionsOf(salt)
-  const metals = ions?.filter(({ text, charge }) => charge > 0 && metalCharges[text]) ?? []
-  if (!ions || metals.length !== 1) return []
-  const { text, count, charge } = metals[0]!
-  if (charge > 4 || ions.some(ion => ion.charge > 0 && ion.text !== text && ion.text !== 'NH4')) return []
-  const states = [...new Set([charge, ...metalCharges[text]!])]
-  const metal = findElement(text)
-  const made = states.flatMap(state => {
-    const formula = state % 2 === 0 ? `${text}O${state === 2 ? '' : state / 2}` : `${text}2O${state === 1 ? '' : state}`
-    const read = parseFormula(formula)
-    if (!read.ok) return []
-    const per = read.value.composition.get(text)!
-    return [{ residue: formula, words: 'the oxide', expected: 1 - (count / per) * (molarMass(read.value) / whole) }]
-  })
-  const alone = parseFormula(text)
-  return metal && alone.ok
-    ? [...made, { residue: text, words: 'the metal', expected: 1 - (count * molarMass(alone.value)) / whole }]
-    : made
 }
