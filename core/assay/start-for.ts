@@ -13,6 +13,7 @@ export function startFor(kind: WorksheetKind, product: Formula | undefined): Wor
     case 'thermogram':
       return { form: product.text }
     case 'absorbance':
+    case 'conductance':
       return { salt: product.text }
     case 'spectrum':
       return { sample: product.text }

@@ -27,6 +27,9 @@ export const worksheetKinds = [
   'spectrum',
   'thermogram',
   'washes',
+  'two salts',
+  'conductance',
+  'loss on drying',
 ] as const
 export type WorksheetKind = (typeof worksheetKinds)[number]
 

@@ -3,15 +3,18 @@ import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceRes
 import { backTitrationSheet } from './back-titration-sheet'
 import { budgetOf, type Budget } from './budget'
 import { compositionSheet } from './composition-sheet'
+import { conductanceSheet } from './conductance-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
 import { compareGroups } from './groups'
 import { gravimetricSheet } from './gravimetric-sheet'
 import { hydrateSheet } from './hydrate-sheet'
+import { lossOnDryingSheet } from './loss-on-drying-sheet'
 import { mixtureSheet } from './mixture-sheet'
 import { readAsked, readRow } from './read-asked'
 import { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
 import { standardisationSheet } from './standardisation-sheet'
 import { titrationSheet } from './titration-sheet'
+import { twoSaltsSheet } from './two-salts-sheet'
 import { judgeWashes, washesShape, type WashState } from './washes-sheet'
 import type {
   Cells,
@@ -34,6 +37,9 @@ const repeated = {
   standardisation: standardisationSheet,
   composition: compositionSheet,
   mixture: mixtureSheet,
+  'two salts': twoSaltsSheet,
+  conductance: conductanceSheet,
+  'loss on drying': lossOnDryingSheet,
 } as const satisfies Partial<Record<WorksheetKind, SheetKind>>
 const methodOf = (kind: WorksheetKind): SheetKind | undefined =>
   (repeated as Partial<Record<WorksheetKind, SheetKind>>)[kind]
@@ -46,6 +52,9 @@ export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
   standardisation: standardisationSheet.shape,
   composition: compositionSheet.shape,
   mixture: mixtureSheet.shape,
+  'two salts': twoSaltsSheet.shape,
+  conductance: conductanceSheet.shape,
+  'loss on drying': lossOnDryingSheet.shape,
   absorbance: absorbanceShape,
   spectrum: spectrumShape,
   thermogram: thermogramShape,

@@ -132,6 +132,7 @@ const example: Partial<Record<Kind, string>> = {
   time: '20 min',
   pressure: '101.3 kPa',
   power: '100 W',
+  conductivity: '0.431 mS/cm',
 }
 
 const wanted = (kinds: readonly Kind[]): string =>

@@ -17,6 +17,8 @@ export type Kind =
   | 'warming'
   | 'flow'
   | 'share of air'
+  | 'conductivity'
+  | 'molar conductance'
   | 'number'
 
 /** The unit that numbers of a kind are held in, inside the core and in answers. */
@@ -39,6 +41,8 @@ export const fixedUnit = {
   warming: 'K',
   flow: 'mL/min',
   'share of air': 'ppm',
+  conductivity: 'mS/cm',
+  'molar conductance': 'S cm²/mol',
   number: '',
 } as const satisfies Record<Kind, string>
 
@@ -109,6 +113,10 @@ export const units = [
   { symbol: 'J', kind: 'energy', size: 1e-3 },
   { symbol: 'W', kind: 'power', size: 1 },
   { symbol: 'kW', kind: 'power', size: 1000 },
+  { symbol: 'mS/cm', kind: 'conductivity', size: 1 },
+  { symbol: 'µS/cm', kind: 'conductivity', size: 1e-3 },
+  { symbol: 'S/m', kind: 'conductivity', size: 10 },
+  { symbol: 'mS/m', kind: 'conductivity', size: 0.01 },
   { symbol: '', kind: 'number', size: 1 },
 ] as const satisfies readonly Unit[]
 
@@ -134,6 +142,7 @@ const spelling: Readonly<Record<string, string>> = {
   'umol/l': 'µmol/L',
   'µmol/l': 'µmol/L',
   uM: 'µM',
+  'uS/cm': 'µS/cm',
   'ug/mL': 'µg/mL',
   'ug/ml': 'µg/mL',
   'µg/ml': 'µg/mL',

@@ -106,9 +106,9 @@ function sameAsked(a = '', b = ''): boolean {
 }
 
 /** Decimals that single replicates are shown with: the mean's, or one more where their own steps are finer. */
-export function shownDecimals({ summary, budget }: WorksheetResult): number {
+export function shownDecimals({ summary, budget, values }: WorksheetResult): number {
   if (!summary || !budget) return 2
-  const finest = [budget.expanded, 2 * budget.own].filter(one => one > 0)
+  const finest = [budget.expanded, 2 * budget.own * Math.sqrt(values.length)].filter(one => one > 0)
   return finest.length === 0 ? 5 : Math.min(8, Math.max(0, ...finest.map(lastPlace)))
 }
 

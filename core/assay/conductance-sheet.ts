@@ -1,0 +1,119 @@
+import { molarMass, molarMassFigure } from '#core/formula'
+import { difference, product, toSignificant } from '#core/quantity'
+import { ionsOf } from '#core/species'
+import { NOT_YET, type Choices, type Finding, type Outcome, type SheetKind } from './worksheet-kind'
+
+/**
+ * Molar conductance in water at 25 °C, about a thousandth molar, by the number of ions that a complex gives, S cm²/mol: the ranges of textbooks of coordination
+ * chemistry (W. J. Geary, Coord. Chem. Rev. 7 (1971) 81, and A. Werner's series, from memory).
+ */
+const TYPES = [
+  { ions: 1, name: 'no electrolyte', from: 0, to: 60 },
+  { ions: 2, name: '1:1', from: 96, to: 150 },
+  { ions: 3, name: '1:2 or 2:1', from: 225, to: 285 },
+  { ions: 4, name: '1:3 or 3:1', from: 380, to: 445 },
+  { ions: 5, name: '1:4 or 4:1', from: 500, to: 570 },
+] as const
+/** Beyond this strength ions hold each other back too much for the ranges, mol/L. */
+const DILUTE = 0.003
+
+/** A solution of a weighed complex and its conductivity: how many ions it gives. */
+export const conductanceSheet: SheetKind = {
+  shape: {
+    name: 'Molar conductance',
+    about:
+      'A weighed complex made up with water, about a thousandth molar, and its conductivity at 25 °C: the molar conductance tells how many ions it gives, and so what is inside the brackets.',
+    asked: [{ key: 'salt', label: 'Complex, as weighed', what: 'formula', example: '[Co(NH3)6]Cl3' }],
+    columns: [
+      { key: 'sample', label: 'Weighed', kinds: ['mass'], nonZero: true },
+      { key: 'madeUp', label: 'made up to', kinds: ['volume'], nonZero: true },
+      { key: 'conductivity', label: 'Conductivity', kinds: ['conductivity'] },
+      { key: 'water', label: 'of the water', kinds: ['conductivity'], optional: true },
+    ],
+    result: 'Molar conductance',
+    unit: { scale: 1, text: 'S cm²/mol' },
+    rows: 'replicates',
+  },
+  method({ formulas: { salt } }) {
+    if (!salt) return NOT_YET
+    return {
+      problems: [],
+      work({ sample, madeUp, conductivity, water }) {
+        if (!sample || !madeUp || !conductivity) return undefined
+        if (water && water.value >= conductivity.value)
+          return {
+            problem: {
+              key: 'water',
+              why: 'The water conducts as well as the solution.',
+              fix: 'Check whether the two are swapped, and the water.',
+            },
+          }
+        const own = water ? difference('conductivity of the salt', conductivity, water) : conductivity
+        const strength = product(
+          `concentration of {${salt.text}}`,
+          'concentration',
+          [sample],
+          [molarMassFigure(salt), madeUp],
+          1000,
+        )
+        return { value: product('molar conductance', 'molar conductance', [own], [strength]) }
+      },
+      judge: outcome => ({
+        findings: [
+          ...tooStrong(molarMass(salt), outcome),
+          ...whatItGives(
+            outcome,
+            ionsOf(salt)?.reduce((sum, { count }) => sum + count, 0),
+            salt.text,
+          ),
+        ],
+        choices: [againstTypes(outcome)],
+      }),
+    }
+  },
+}
+
+const tooStrong = (molar: number, { whole }: Outcome): Finding[] =>
+  whole.flatMap(({ row, cells: { sample, madeUp } }) =>
+    sample && madeUp && (1000 * sample.value) / molar / madeUp.value > DILUTE
+      ? [
+          {
+            tone: 'caution' as const,
+            tag: 'Strong for it',
+            text: `Replicate ${row} is ${toSignificant((1e6 * sample.value) / molar / madeUp.value, 2)} mmol/L, where ions hold each other back: dilute it to about 1 mmol/L, and the molar conductance rises.`,
+          },
+        ]
+      : [],
+  )
+
+const typeOf = (value: number) => TYPES.find(({ from, to }) => value >= from && value <= to)
+
+function whatItGives({ mean }: Outcome, written: number | undefined, text: string): Finding[] {
+  const type = typeOf(mean)
+  const asWritten = written === undefined ? '' : ` {${text}} as it is written would give ${written}.`
+  if (!type)
+    return [
+      {
+        tone: 'caution',
+        tag: 'Ions',
+        text: `${toSignificant(mean, 3)} S cm²/mol lies between the types: a mixture, a complex that takes up water, or not 25 °C.${asWritten}`,
+      },
+    ]
+  const agrees = written === undefined || written === type.ions
+  return [
+    {
+      tone: agrees ? 'info' : 'caution',
+      tag: 'Ions',
+      text: `${type.ions === 1 ? 'No ions' : `${type.ions} ions`} to a formula (${type.name}).${agrees ? (written === undefined ? '' : ' That is what its formula says.') : `${asWritten} What is inside the brackets may be outside, or the other way.`}`,
+    },
+  ]
+}
+
+const againstTypes = ({ mean }: Outcome): Choices => ({
+  title: 'Against the types, in water at 25 °C, about 0.001 mol/L',
+  head: ['Type', 'ions', 'S cm²/mol'],
+  rows: TYPES.map(({ name, ions, from, to }) => ({
+    cells: [name, ions === 1 ? 'none' : String(ions), `${from} to ${to}`],
+    fits: mean >= from && mean <= to,
+  })),
+})
