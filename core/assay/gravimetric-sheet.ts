@@ -180,9 +180,18 @@ function isIon(text: string, ion: Formula): boolean {
   )
 }
 
-/** Salts of the tables with this anion, in every form, whose share of it agrees with the one found. */
-function candidates(anion: Formula, { mean, uncertainty }: Outcome): Choices {
-  const reach = Math.max(2 * uncertainty, 0.002 * mean)
+interface SaltShare {
+  readonly text: string
+  readonly percent: number
+}
+/** What was worked out for an anion before: typing changes the masses, and not the tables. */
+const before = new Map<string, readonly SaltShare[]>()
+const MOST_KEPT = 20
+
+/** Every salt of the tables with this anion, in every form, and its percent of it. */
+function saltsOf(anion: Formula): readonly SaltShare[] {
+  const known = before.get(anion.text)
+  if (known) return known
   const all = substances.flatMap(({ formula, forms }) => {
     const read = parseFormula(formula)
     if (!read.ok || !ionsOf(read.value)?.some(({ text, charge }) => charge < 0 && isIon(text, anion))) return []
@@ -192,6 +201,15 @@ function candidates(anion: Formula, { mean, uncertainty }: Outcome): Choices {
       return share === undefined ? [] : [{ text, percent: 100 * share }]
     })
   })
+  if (before.size >= MOST_KEPT) before.clear()
+  before.set(anion.text, all)
+  return all
+}
+
+/** Salts of the tables with this anion, in every form, whose share of it agrees with the one found. */
+function candidates(anion: Formula, { mean, uncertainty }: Outcome): Choices {
+  const reach = Math.max(2 * uncertainty, 0.002 * mean)
+  const all = saltsOf(anion)
   const sorted = all.toSorted((a, b) => Math.abs(a.percent - mean) - Math.abs(b.percent - mean))
   const fits = sorted.filter(({ percent }) => Math.abs(percent - mean) <= reach)
   return {
