@@ -23,7 +23,7 @@ const spread = (value: number): string => `${Number(value.toPrecision(2))}${unit
   <div v-if="result.summary" class="flex flex-wrap items-end gap-x-6 gap-y-2">
     <button
       type="button"
-      class="figure rounded text-[44px] font-semibold leading-none tracking-[-0.03em] hover:bg-verdigris-soft"
+      class="figure rounded text-[44px] max-sm:text-[32px] font-semibold leading-none tracking-[-0.03em] hover:bg-verdigris-soft"
       data-testid="mean"
       :aria-label="`Mean: ${mean}. Show the working`"
       @click="emit('working', result.mean!)"

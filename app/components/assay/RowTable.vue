@@ -28,7 +28,7 @@ function down(row: number, column: number): void {
 </script>
 
 <template>
-  <div class="mt-3 overflow-x-auto" tabindex="0">
+  <div class="relative mt-3 overflow-x-auto" tabindex="0">
     <table ref="table" class="w-full min-w-[560px] text-[14px]">
       <thead>
         <tr class="text-right align-bottom text-soft">
@@ -41,7 +41,7 @@ function down(row: number, column: number): void {
       <tbody>
         <tr v-for="(row, i) in sheet.rows" :key="i" class="border-t border-rule align-top">
           <td class="figure pt-3 text-right text-soft">{{ i + 1 }}</td>
-          <td v-for="(column, j) in columns" :key="column.key" class="p-1">
+          <td v-for="(column, j) in columns" :key="column.key" class="min-w-[112px] p-1">
             <QuantityField
               :wide="column.kinds.length === 0"
               hidden

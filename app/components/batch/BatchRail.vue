@@ -108,6 +108,9 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
     padding: 6px 20px;
     border-right: 0;
     border-bottom: 1px solid var(--color-rule);
+    /* On a phone the parts are pushed along, and the page stays as wide as the screen. */
+    position: relative;
+    overflow-x: auto;
   }
   nav h2 {
     margin: 0;
