@@ -146,6 +146,25 @@ describe('sets against each other', () => {
   })
 })
 
+describe('worksheets of a batch', () => {
+  it('are compared only where they ask of the same salt', () => {
+    const of = (id: string, salt: string) => ({
+      ...newWorksheet(id, 'conductance', { salt }),
+      name: id,
+      rows: ['0.431 mS/cm', '0.433 mS/cm'].map(conductivity => ({
+        sample: '0.2675 g',
+        madeUp: '1000 mL',
+        conductivity,
+      })),
+    })
+    const [one, same, other] = [of('one', '[Co(NH3)6]Cl3'), of('same', '[Co(NH3)6]Cl3'), of('other', '[Co(NH3)5Cl]Cl2')]
+    const tags = assayNotes({ sheet: one, result: computeWorksheet(one), product: undefined, all: [one, same, other] })
+      .map(({ tag }) => tag)
+      .filter(tag => tag.startsWith('Against'))
+    expect(tags).toEqual(['Against “same”'])
+  })
+})
+
 describe('which hydrate', () => {
   const heated = (...after: string[]) =>
     computeWorksheet({

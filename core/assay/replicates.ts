@@ -43,8 +43,6 @@ const DIXON: Readonly<Record<Level, readonly number[]>> = {
   ],
 }
 const FEWEST = 3
-/** The most that Q is tabulated for. */
-export const MOST_DIXON = FEWEST + DIXON[90].length - 1
 
 /** The limit of Dixon's Q for n values; undefined below 3 and above 30. */
 export const dixonLimit = (n: number, level: Level): number | undefined => DIXON[level][n - FEWEST]

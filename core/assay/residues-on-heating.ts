@@ -1,6 +1,6 @@
 import { findElement, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { metalCharges, thermalAnions, type ThermalAnionRow } from '#core/reference'
-import { ionsOf, partsOf, type Complex, type Ion } from '#core/species'
+import { ionsOf, ionText, partsOf, type Complex, type Ion } from '#core/species'
 
 export interface Residue {
   readonly residue: string
@@ -90,10 +90,7 @@ function saltText(counts: Counts): { readonly text: string; readonly times: numb
   const ordered = rows
     .map(([text, { charge }], i) => ({ text, charge, count: (numbers[i] ?? 0) / divisor }))
     .toSorted((a, b) => Number(a.charge < 0) - Number(b.charge < 0))
-  const text = ordered.map(({ text, count }) =>
-    count === 1 ? text : /[A-Z].*[A-Z]|\d/.test(text) ? `(${text})${count}` : `${text}${count}`,
-  )
-  return { text: text.join(''), times: times / divisor }
+  return { text: ordered.map(({ text, count }) => ionText(text, count)).join(''), times: times / divisor }
 }
 const common = (a: number, b: number): number => (b === 0 ? a : common(b, a % b))
 

@@ -89,7 +89,7 @@ const comparisons = ({ sheet, result, all }: AssaySetting): MarginNote[] =>
     })
 
 /** What a worksheet's number is of, by its kind: those that ask the same of the same can be compared. */
-const ASKED_OF: Partial<Readonly<Record<WorksheetKind, readonly string[]>>> = {
+const ASKED_OF: Readonly<Partial<Record<WorksheetKind, readonly string[]>>> = {
   gravimetric: ['analyte'],
   hydrate: ['salt'],
   titration: ['species', 'form'],
@@ -97,6 +97,8 @@ const ASKED_OF: Partial<Readonly<Record<WorksheetKind, readonly string[]>>> = {
   standardisation: ['titrant'],
   composition: ['metal', 'other'],
   mixture: ['first', 'second', 'clouds'],
+  'two salts': ['first', 'second'],
+  conductance: ['salt'],
 }
 const asksTheSame = (a: Worksheet, b: Worksheet): boolean =>
   a.kind === b.kind && (ASKED_OF[a.kind] ?? []).every(key => sameAsked(a.given[key], b.given[key]))

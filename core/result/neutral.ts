@@ -1,3 +1,4 @@
+import { ionText } from '#core/species'
 import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
 import { acidsLeft, basesLeft, type AcidRow, type BaseRow } from '#core/reference'
 
@@ -54,9 +55,7 @@ function saltOf(
   equivalents: number,
 ): Held {
   const common = zc === za ? zc : zc * za
-  const part = (text: string, count: number): string =>
-    count === 1 ? text : /^[A-Z][a-z]?$/.test(text) ? `${text}${count}` : `(${text})${count}`
-  return { formula: formulaOf(part(cation, common / zc) + part(anion, common / za)), moles: equivalents / common }
+  return { formula: formulaOf(ionText(cation, common / zc) + ionText(anion, common / za)), moles: equivalents / common }
 }
 
 export const gramsOf = ({ formula, moles }: Held): number => moles * molarMass(formula)

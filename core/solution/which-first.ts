@@ -1,6 +1,6 @@
 import { molarMass, parseFormula, type Formula } from '#core/formula'
 import { substances } from '#core/reference'
-import { ionsOf } from '#core/species'
+import { ionsOf, ionText } from '#core/species'
 import { componentsOf, mostOf } from './components'
 import type { Curve } from './curve'
 import { findCurve } from './curve'
@@ -119,9 +119,7 @@ function swappedFormula(salt: Formula, ion: string, other: string): string | und
   const a = Math.abs(kept.charge)
   const b = Math.abs(charge)
   const common = a % b === 0 ? b : b % a === 0 ? a : 1
-  const many = (text: string, count: number): string =>
-    count === 1 ? text : /^[A-Z][a-z]?$/.test(text) ? text + count : `(${text})${count}`
-  const [keptText, otherText] = [many(kept.text, b / common), many(other, a / common)]
+  const [keptText, otherText] = [ionText(kept.text, b / common), ionText(other, a / common)]
   if (other === 'CH3COO') return otherText.startsWith('(') ? keptText + otherText : `CH3COO${kept.text}`
   return charge > 0 ? otherText + keptText : keptText + otherText
 }
@@ -158,9 +156,7 @@ function metatheses(pot: PotState, wanted: Formula, own: readonly Curve[]): Exch
 
 function saltOf(metal: string, up: number, anion: string, down: number): string {
   const common = up % down === 0 ? down : down % up === 0 ? up : 1
-  const many = (text: string, count: number): string =>
-    count === 1 ? text : /^[A-Z][a-z]?$/.test(text) ? text + count : `(${text})${count}`
-  return many(metal, down / common) + many(anion, up / common)
+  return ionText(metal, down / common) + ionText(anion, up / common)
 }
 
 /** By way of a solid that hardly dissolves: precipitate the metal, wash it, and take it up in the acid of the wanted anion. */

@@ -1,5 +1,6 @@
 export { readBareComplex, readComplex, type BoundLigand, type Complex } from './complex'
 export { describeComplex, type ComplexFacts } from './describe-complex'
+export { ionText } from './ion-text'
 export { ionsOf, type Ion } from './ions'
 export { hydrateWord, nameOf, nameOfComplex, roman } from './names'
 export { changedStates, oxidationStates, type States } from './oxidation'

@@ -1,3 +1,4 @@
+import { ionText } from './ion-text'
 import { findElement, parseFormula, withWaters } from '#core/formula'
 import { anions, anionStems, cations, elements, ligands, metalCharges, plainLigands, substances } from '#core/reference'
 import { nameOf } from './names'
@@ -150,9 +151,6 @@ function shareOut(positive: readonly NamedIon[], charge: number): number[] | und
   }
   return undefined
 }
-
-const ionText = (text: string, count: number): string =>
-  count === 1 ? text : /^[A-Z][a-z]?$/.test(text) || text.startsWith('[') ? `${text}${count}` : `(${text})${count}`
 
 /** A formula or a name as typed: the formula it means, with its systematic name. */
 export function findByWords(text: string): { formula: string; name: string | undefined } | undefined {
