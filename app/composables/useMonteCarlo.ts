@@ -46,7 +46,9 @@ function plain(figure: Figure, known = new Map<Figure, Figure>()): Figure {
         ? { how: 'sum', terms: made.terms.map(([weight, one]) => [weight, of(one)] as const) }
         : made.how === 'product'
           ? { ...made, over: made.over.map(of), under: made.under.map(of) }
-          : { ...made },
+          : made.how === 'function'
+            ? { ...made, of: of(made.of) }
+            : { ...made },
   }
   known.set(figure, copy)
   return copy

@@ -21,6 +21,13 @@ export interface Budget {
 
 const LEVEL = 0.95
 
+/** Effective degrees of freedom of parts that are added in squares (JCGM 100:2008, G.4.1, Welch and Satterthwaite); infinite where all are. */
+export function effectiveDegrees(parts: readonly { readonly uncertainty: number; readonly degrees: number }[]): number {
+  const combined = Math.hypot(...parts.map(({ uncertainty }) => uncertainty))
+  const under = parts.reduce((sum, { uncertainty, degrees }) => sum + uncertainty ** 4 / degrees, 0)
+  return under > 0 ? combined ** 4 / under : Infinity
+}
+
 /**
  * The uncertainty of a mean: scatter of the mean and what is shared, combined (JCGM 100:2008, 5.1.2), expanded by Student's t for the effective degrees of
  * freedom (G.4.1, Welch and Satterthwaite). A reading's own step is in the scatter already; it counts where the scatter is smaller than it, as for values that
@@ -44,7 +51,10 @@ export function budgetOf(
   const isScatter = scatter > readings
   const own = Math.max(scatter, readings)
   const combined = Math.hypot(own, shared)
-  const degrees = isScatter ? ((n - 1) * combined ** 4) / own ** 4 : Infinity
+  const degrees = effectiveDegrees([
+    { uncertainty: own, degrees: isScatter ? n - 1 : Infinity },
+    { uncertainty: shared, degrees: Infinity },
+  ])
   const coverage = Number.isFinite(degrees) ? studentT(LEVEL, degrees) : normalQuantile(LEVEL)
   const step =
     Math.sqrt(12) *

@@ -1,4 +1,4 @@
-export { budgetOf, type Budget } from './budget'
+export { budgetOf, effectiveDegrees, type Budget } from './budget'
 export { compareSets, type Comparison } from './compare'
 export { curveFrom, explainCurve, type CurveProblem } from './curve-file'
 export { MOST_POINTS, type CurvePoints } from './curve-points'
@@ -22,11 +22,12 @@ export {
 } from './replicates'
 export { bandsOf, type Band } from './spectrum'
 export { plateausOf, stepsOf, type Plateau, type Step as ThermalStep } from './thermogram'
-export { columnsOf, computeWorksheet, newWorksheet, worksheetShapes, type WorksheetResult } from './worksheet'
+export { columnsOf, computeWorksheet, newWorksheet, shapeOf, worksheetShapes, type WorksheetResult } from './worksheet'
 export {
   worksheetKinds,
   type Asked,
   type Choices,
+  type Column,
   type Finding,
   type Shape,
   type Worksheet,

@@ -12,6 +12,7 @@ import { lossOnDryingSheet } from './loss-on-drying-sheet'
 import { mixtureSheet } from './mixture-sheet'
 import { readAsked, readRow } from './read-asked'
 import { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
+import { ownShape, ownSheet } from './relation-sheet'
 import { standardisationSheet } from './standardisation-sheet'
 import { titrationSheet } from './titration-sheet'
 import { twoSaltsSheet } from './two-salts-sheet'
@@ -40,6 +41,7 @@ const repeated = {
   'two salts': twoSaltsSheet,
   conductance: conductanceSheet,
   'loss on drying': lossOnDryingSheet,
+  own: ownSheet,
 } as const satisfies Partial<Record<WorksheetKind, SheetKind>>
 const methodOf = (kind: WorksheetKind): SheetKind | undefined =>
   (repeated as Partial<Record<WorksheetKind, SheetKind>>)[kind]
@@ -55,15 +57,21 @@ export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
   'two salts': twoSaltsSheet.shape,
   conductance: conductanceSheet.shape,
   'loss on drying': lossOnDryingSheet.shape,
+  own: ownSheet.shape,
   absorbance: absorbanceShape,
   spectrum: spectrumShape,
   thermogram: thermogramShape,
   washes: washesShape,
 }
 
+/** The shape of a worksheet: that of its kind, or what its own relation makes of it. */
+export const shapeOf = (sheet: Worksheet): Shape =>
+  sheet.kind === 'own' ? ownShape(sheet) : worksheetShapes[sheet.kind]
+
 /** The columns of a worksheet: those of its kind, one more for each wavelength, and one for a mark. */
-export function columnsOf({ kind, given }: Worksheet): readonly Column[] {
-  const { columns, rows } = worksheetShapes[kind]
+export function columnsOf(sheet: Worksheet): readonly Column[] {
+  const { kind, given } = sheet
+  const { columns, rows } = shapeOf(sheet)
   if (kind === 'absorbance') return [...columns, ...absorbanceColumns(given)]
   return rows === 'replicates' ? [...columns, WHO] : columns
 }
@@ -104,7 +112,7 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
   const columns = columnsOf(sheet)
   const read = sheet.rows.map((row, i) => readRow(columns, row, i + 1))
   const kind = methodOf(sheet.kind)
-  if (kind) return withGroups(computeReplicates(kind, values, read), sheet)
+  if (kind) return withGroups(computeReplicates(kind, shapeOf(sheet).unit.scale, values, read), sheet)
   const base = {
     rows: read.map(({ problems }) => ({ problems })),
     problems: values.problems,
@@ -143,11 +151,11 @@ function withGroups(result: WorksheetResult, { rows }: Worksheet): WorksheetResu
 }
 
 function computeReplicates(
-  { shape, method }: SheetKind,
+  { method }: SheetKind,
+  scale: number,
   asked: ReturnType<typeof readAsked>,
   read: readonly { cells: Cells; problems: readonly FieldProblem[] }[],
 ): WorksheetResult {
-  const { scale } = shape.unit
   const made = asked.problems.length > 0 ? { problems: asked.problems } : method(asked)
   const rows = read.map(({ cells, problems }): WorksheetRow => {
     const worked = problems.length === 0 ? made.work?.(cells) : undefined

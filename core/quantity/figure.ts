@@ -1,3 +1,4 @@
+import { functions, type FunctionName } from './functions'
 import { fixedUnit, type Kind } from './units'
 
 /**
@@ -9,9 +10,11 @@ export interface Figure {
   readonly kind: Kind
   /** What a working calls it; formulas stand in braces, `amount of {CuO}`. */
   readonly name: string
-  readonly made: Given | Sum | Product
+  readonly made: Given | Sum | Product | Applied
   /** Decimals, in the fixed unit, that were written or that a sum of written values keeps. */
   readonly decimals?: number | undefined
+  /** What it is told in where its kind has no unit of its own: a square root of a molar volume. */
+  readonly unit?: string | undefined
 }
 
 interface Given {
@@ -34,6 +37,12 @@ interface Product {
   readonly under: readonly Figure[]
   /** Exact conversion between units, left out of the working: mL × mol/L is mmol. */
   readonly conversion: number
+}
+
+interface Applied {
+  readonly how: 'function'
+  readonly is: FunctionName
+  readonly of: Figure
 }
 
 export const given = (
@@ -103,4 +112,12 @@ export function product(
   return { value, kind, name, made: { how: 'product', over, under, conversion } }
 }
 
-export const unitOf = (figure: Figure): string => fixedUnit[figure.kind]
+/** A function of one figure, such as its square root; the value is not a number where the function has none. */
+export const applied = (name: string, kind: Kind, is: FunctionName, of: Figure): Figure => ({
+  value: functions[is].value(of.value),
+  kind,
+  name,
+  made: { how: 'function', is, of },
+})
+
+export const unitOf = (figure: Figure): string => figure.unit ?? fixedUnit[figure.kind]

@@ -1,4 +1,4 @@
-import type { Figure } from './figure'
+import { unitOf, type Figure } from './figure'
 import { standardUncertainty } from './uncertainty'
 import { fixedUnit, type Kind } from './units'
 
@@ -41,8 +41,8 @@ export function knownDecimals(value: number, uncertainty: number): number {
  * without error, may ask for at `most` so many significant digits.
  */
 export function formatFigure(figure: Figure, most = 12): string {
-  if (figure.value === 0 && standardUncertainty(figure) === 0) return withUnit('0', fixedUnit[figure.kind])
-  const scale = scaleOf(figure.kind, Math.abs(figure.value))
+  if (figure.value === 0 && standardUncertainty(figure) === 0) return withUnit('0', unitOf(figure))
+  const scale = scaleFor(figure)
   const value = figure.value / scale.size
   const known = knownDecimals(value, standardUncertainty(figure) / scale.size)
   const wanted = value === 0 ? known : significantDecimals(value, most)
@@ -51,7 +51,7 @@ export function formatFigure(figure: Figure, most = 12): string {
 
 /** The same with so many significant digits, as a step of a working; a sum keeps as many decimals as the longest of what was added, so that the line adds up as it is printed. */
 export function formatStep(figure: Figure, digits: number): string {
-  const scale = scaleOf(figure.kind, Math.abs(figure.value))
+  const scale = scaleFor(figure)
   const value = figure.value / scale.size
   return withUnit(
     value === 0
@@ -67,14 +67,14 @@ function writtenDecimals(figure: Figure, size: number): number {
   return most === undefined ? 12 : Math.max(0, most + Math.round(Math.log10(size)))
 }
 function mostDecimals({ made, decimals }: Figure): number | undefined {
-  if (made.how === 'product') return undefined
+  if (made.how === 'product' || made.how === 'function') return undefined
   if (made.how === 'given') return decimals
   const all = made.terms.map(([weight, of]) => (Number.isInteger(weight) ? mostDecimals(of) : undefined))
   return all.includes(undefined) ? undefined : Math.max(...all.map(one => one ?? 0))
 }
 
 const keptDecimals = (figure: Figure, size: number): number =>
-  figure.made.how === 'product' || figure.decimals === undefined
+  figure.made.how === 'product' || figure.made.how === 'function' || figure.decimals === undefined
     ? 12
     : Math.max(0, figure.decimals + Math.round(Math.log10(size)))
 
@@ -95,6 +95,9 @@ const significantDecimals = (value: number, digits: number): number =>
 
 const scaleOf = (kind: Kind, size: number) =>
   shown[kind]?.find(scale => size >= scale.from) ?? { unit: fixedUnit[kind], size: 1 }
+
+const scaleFor = (figure: Figure) =>
+  figure.unit === undefined ? scaleOf(figure.kind, Math.abs(figure.value)) : { unit: figure.unit, size: 1 }
 
 /** A minus as it is printed, and none before a zero. */
 const signed = (number: string): string => (Number(number) === 0 ? number.replace('-', '') : number.replace('-', '−'))

@@ -1,4 +1,6 @@
-export { difference, exact, given, product, renamed, sum, unitOf, type Figure } from './figure'
+export { applied, difference, exact, given, product, renamed, sum, unitOf, type Figure } from './figure'
+export { functions, type FunctionName } from './functions'
+export { dimensionOf, dimensionText, kindOf, sameDimension, sizeOf, timesDimension, type Dimension } from './dimensions'
 export { formatFigure, formatValue, knownDecimals, toSignificant } from './format'
 export {
   completed,
@@ -15,5 +17,5 @@ export { firstOrderHolds } from './first-order'
 export { monteCarlo, seeded, type Spread } from './monte-carlo'
 export { shares, standardUncertainty, type Share } from './uncertainty'
 export { lastPlace, stated, statedWords, type Stated } from './with-uncertainty'
-export { fixedUnit, units, unitsOf, type Kind } from './units'
+export { findUnit, fixedUnit, units, unitsOf, type Kind } from './units'
 export { workingOf, type WorkingLine } from './working'

@@ -1,4 +1,5 @@
 import type { Figure } from './figure'
+import { functions, type FunctionName } from './functions'
 
 export interface Spread {
   readonly draws: number
@@ -19,6 +20,7 @@ type Step =
       readonly under: readonly number[]
       readonly conversion: number
     }
+  | { readonly op: 'function'; readonly is: FunctionName; readonly of: number }
 
 interface Program {
   readonly steps: readonly Step[]
@@ -42,6 +44,7 @@ function compile(figure: Figure): Program {
     if (made.how === 'sum') step = { op: 'sum', terms: made.terms.map(([weight, part]) => [weight, place(part)]) }
     else if (made.how === 'product')
       step = { op: 'product', over: made.over.map(place), under: made.under.map(place), conversion: made.conversion }
+    else if (made.how === 'function') step = { op: 'function', is: made.is, of: place(made.of) }
     else if (made.uncertainty === 0) step = { op: 'constant', value: of.value }
     else {
       let source = sources.get(made.source)
@@ -117,6 +120,12 @@ function run(step: Step, into: Float64Array, rooms: readonly Float64Array[], noi
         for (let i = 0; i < into.length; i++) into[i]! += weight * from[i]!
       }
       return
+    case 'function': {
+      const { value } = functions[step.is]
+      const from = rooms[step.of]!
+      for (let i = 0; i < into.length; i++) into[i] = value(from[i]!)
+      return
+    }
     case 'product':
       into.fill(step.conversion)
       for (const at of step.over) {

@@ -1,4 +1,5 @@
 import type { Figure } from './figure'
+import { functions } from './functions'
 
 export interface Share {
   readonly source: string
@@ -30,6 +31,9 @@ function collect(figure: Figure, partial: number, into: Map<string, number>): vo
       return
     case 'sum':
       for (const [weight, of] of made.terms) collect(of, partial * weight, into)
+      return
+    case 'function':
+      collect(made.of, partial * functions[made.is].slope(made.of.value), into)
       return
     case 'product':
       made.over.forEach((factor, i) => collect(factor, partial * partialOf(made, i), into))

@@ -17,6 +17,7 @@ export type Kind =
   | 'warming'
   | 'flow'
   | 'share of air'
+  | 'length'
   | 'conductivity'
   | 'molar conductance'
   | 'number'
@@ -41,6 +42,7 @@ export const fixedUnit = {
   warming: 'K',
   flow: 'mL/min',
   'share of air': 'ppm',
+  length: 'cm',
   conductivity: 'mS/cm',
   'molar conductance': 'S cm²/mol',
   number: '',
@@ -113,6 +115,10 @@ export const units = [
   { symbol: 'J', kind: 'energy', size: 1e-3 },
   { symbol: 'W', kind: 'power', size: 1 },
   { symbol: 'kW', kind: 'power', size: 1000 },
+  { symbol: 'cm', kind: 'length', size: 1 },
+  { symbol: 'mm', kind: 'length', size: 0.1 },
+  { symbol: 'm', kind: 'length', size: 100 },
+  { symbol: 'nm', kind: 'length', size: 1e-7 },
   { symbol: 'mS/cm', kind: 'conductivity', size: 1 },
   { symbol: 'µS/cm', kind: 'conductivity', size: 1e-3 },
   { symbol: 'S/m', kind: 'conductivity', size: 10 },

@@ -1,5 +1,6 @@
 import type { Figure } from './figure'
 import { formatFigure, formatStep } from './format'
+import { functions } from './functions'
 
 /** One line of arithmetic as on paper: `amount of {HCl}` is `40.0 mL × 3.00 mol/L` makes `120 mmol`. Formulas stand in braces. */
 export interface WorkingLine {
@@ -34,9 +35,13 @@ function write(figure: Figure, lines: WorkingLine[], seen: Set<Figure>, last: bo
     if (last) lines.push(lineOf(figure, last))
     return
   }
-  const inputs = made.how === 'sum' ? made.terms.map(([, of]) => of) : [...made.over, ...made.under]
-  for (const input of inputs) write(input, lines, seen, false)
+  for (const input of inputsOf(made)) write(input, lines, seen, false)
   if (last || !isRenaming(figure)) lines.push(lineOf(figure, last))
+}
+
+function inputsOf(made: Exclude<Figure['made'], { how: 'given' }>): readonly Figure[] {
+  if (made.how === 'sum') return made.terms.map(([, of]) => of)
+  return made.how === 'function' ? [made.of] : [...made.over, ...made.under]
 }
 
 /** A product of one factor only gives it another name; a working need not say so. */
@@ -58,6 +63,7 @@ function relationOf({ made }: Figure): string {
       .map(([weight, of], i) => `${signOf(weight, i)}${weightOf(weight)}${inBrackets(shownInput(of))}`)
       .join(' ')
   if (made.how === 'given') return ''
+  if (made.how === 'function') return `${functions[made.is].written}(${shownInput(made.of)})`
   const over = made.over.map(shownInput).join(' × ') || '1'
   return made.under.length === 0 ? over : `${over} ÷ ${made.under.map(shownInput).join(' ÷ ')}`
 }

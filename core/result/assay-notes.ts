@@ -2,7 +2,7 @@ import {
   compareSets,
   computeWorksheet,
   shareHeld,
-  worksheetShapes,
+  shapeOf,
   type Worksheet,
   type WorksheetKind,
   type WorksheetResult,
@@ -99,6 +99,7 @@ const ASKED_OF: Readonly<Partial<Record<WorksheetKind, readonly string[]>>> = {
   mixture: ['first', 'second', 'clouds'],
   'two salts': ['first', 'second'],
   conductance: ['salt'],
+  own: ['relation', 'held'],
 }
 const asksTheSame = (a: Worksheet, b: Worksheet): boolean =>
   a.kind === b.kind && (ASKED_OF[a.kind] ?? []).every(key => sameAsked(a.given[key], b.given[key]))
@@ -115,8 +116,8 @@ export function shownDecimals({ summary, budget, values }: WorksheetResult): num
 }
 
 /** The unit that a worksheet's result is told in. */
-const unitOf = ({ kind }: Worksheet): string => {
-  const { text } = worksheetShapes[kind].unit
+const unitOf = (sheet: Worksheet): string => {
+  const { text } = shapeOf(sheet).unit
   return text === 'waters' ? '' : text
 }
 
@@ -130,6 +131,9 @@ export const coverageWords = ({ budget, values }: WorksheetResult): string =>
     ? `95 %, k = ${budget.coverage.toFixed(2)}, ${values.length === 1 ? 'one value' : `${values.length} replicates`}`
     : ''
 
+/** In the middle of a sentence; the symbol of a relation of one's own keeps its capital. */
+const lowered = (name: string): string => (/^[A-Z][a-z ]/.test(name) ? name[0]!.toLowerCase() + name.slice(1) : name)
+
 /** A worksheet's result as the journal keeps it; undefined while there is none. */
 export function assayWords(sheet: Worksheet, result: WorksheetResult): string | undefined {
   const { headline } = result
@@ -137,5 +141,5 @@ export function assayWords(sheet: Worksheet, result: WorksheetResult): string | 
   const words = resultWords(sheet, result)
   if (words === undefined) return undefined
   const coverage = coverageWords(result)
-  return `Assay. ${sheet.name}: ${worksheetShapes[sheet.kind].result.toLowerCase()} ${words}${coverage && ` (${coverage})`}`
+  return `Assay. ${sheet.name}: ${lowered(shapeOf(sheet).result)} ${words}${coverage && ` (${coverage})`}`
 }

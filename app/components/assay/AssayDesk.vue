@@ -1,12 +1,5 @@
 <script setup lang="ts">
-import {
-  computeWorksheet,
-  newWorksheet,
-  startFor,
-  worksheetShapes,
-  type Worksheet,
-  type WorksheetKind,
-} from '#core/assay'
+import { computeWorksheet, newWorksheet, shapeOf, startFor, type Worksheet, type WorksheetKind } from '#core/assay'
 import type { Formula } from '#core/formula'
 import { assayNotes, assayWords, expectedOf, shownDecimals } from '#core/result'
 
@@ -38,7 +31,7 @@ function remove(): void {
 }
 
 const show = (value: number): string => {
-  const { unit } = worksheetShapes[sheet.value!.kind]
+  const { unit } = shapeOf(sheet.value!)
   const decimals = result.value ? shownDecimals(result.value) : 2
   return `${value.toFixed(decimals)}${unit.text && unit.text !== 'waters' ? `\u202f${unit.text}` : ''}`
 }

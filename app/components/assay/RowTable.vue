@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Trash2 } from '@lucide/vue'
-import { columnsOf, type Shape, type Worksheet, type WorksheetResult } from '#core/assay'
+import { columnsOf, type Column, type Shape, type Worksheet, type WorksheetResult } from '#core/assay'
 import { unitsOf, type Figure } from '#core/quantity'
 
 /** The rows of a worksheet: replicates with their result, or the points of a series. */
@@ -18,6 +18,9 @@ const emit = defineEmits<{
 const columns = computed(() => columnsOf(sheet))
 const isRepeated = computed(() => shape.rows === 'replicates')
 const word = computed(() => (isRepeated.value ? 'replicate' : 'row'))
+/** A column that takes plain numbers too prints no unit: a bare number means what it says. */
+const unitPrinted = ({ kinds }: Column): string | undefined =>
+  kinds.includes('number') ? undefined : unitsOf(kinds)[0]
 const table = useTemplateRef('table')
 
 /** Enter moves to the same column of the next row. */
@@ -48,8 +51,8 @@ function down(row: number, column: number): void {
               inline
               :label="`${column.label}, ${word} ${i + 1}`"
               :model-value="row[column.key] ?? ''"
-              :placeholder="unitsOf(column.kinds)[0] ?? ''"
-              :unit="unitsOf(column.kinds)[0]"
+              :placeholder="unitPrinted(column) ?? ''"
+              :unit="unitPrinted(column)"
               :problem="result.rows[i]?.problems.find(({ key }) => key === column.key)"
               @update:model-value="emit('enter', i, column.key, $event)"
               @enter="down(i, j)"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { worksheetShapes, type CurvePoints, type Worksheet, type WorksheetResult } from '#core/assay'
+import { shapeOf, type CurvePoints, type Worksheet, type WorksheetResult } from '#core/assay'
 import { coverageWords } from '#core/result'
 import { useWorking } from '~/composables/useWorking'
 
@@ -11,7 +11,7 @@ const { sheet, result, expected } = defineProps<{
   show: (value: number) => string
 }>()
 const emit = defineEmits<{ change: [change: (sheet: Worksheet) => Worksheet, key: string]; remove: [] }>()
-const shape = computed(() => worksheetShapes[sheet.kind])
+const shape = computed(() => shapeOf(sheet))
 
 const name = (text: string): void => emit('change', one => ({ ...one, name: text }), 'name')
 const give = (key: string, text: string): void =>
