@@ -1,5 +1,5 @@
 import { commonFactor, parseFormula, relate, type Composition, type Formula } from '#core/formula'
-import { ionsOf, partsOf, readBareComplex, type Complex } from '#core/species'
+import { ionsOf, partsOf, readBareComplex, readComplex, type Complex } from '#core/species'
 
 /** What of one compound is counted in another, and how many of the first one formula unit of the second stands for. */
 export interface Carrier {
@@ -10,7 +10,7 @@ export interface Carrier {
 }
 
 /** One kind of ion, ligand or molecule in a formula unit. */
-interface Part {
+export interface Part {
   readonly kind: 'ion' | 'ligand' | 'molecule'
   readonly text: string
   readonly key: string
@@ -18,6 +18,8 @@ interface Part {
   readonly count: number
   /** The metal that ligands are bound to: it is told by its oxidation state, not by a charge of its own. */
   readonly central?: true
+  /** A complex: its metal and its ligands stand beside it. */
+  readonly complex?: true
 }
 
 /** The same for the same atoms, in whatever order they are written. */
@@ -41,17 +43,29 @@ export function partsHeld(formula: Formula): readonly Part[] {
   for (const { text, times } of parts) {
     const read = parseFormula(parts.length === 1 ? formula.text : text)
     const ions = read.ok ? ionsOf(read.value) : undefined
-    const bare = ions ? undefined : readBareComplex(text)
+    const bare = ions ? undefined : neutralComplex(text)
     if (bare) all.push(...boundIn(bare, times, -bare.ligandCharge))
     else if (!ions) all.push({ kind: 'molecule', text, key: keyOfText(text), charge: 0, count: times })
     for (const { text, charge, count, complex } of ions ?? []) {
-      all.push({ kind: 'ion', text, key: keyOfText(text), charge, count: count * times })
+      all.push({
+        kind: 'ion',
+        text,
+        key: keyOfText(text),
+        charge,
+        count: count * times,
+        ...(complex && { complex: true }),
+      })
       if (complex) all.push(...boundIn(complex, count * times, charge - complex.ligandCharge))
     }
   }
   return all
 }
 
+/** `[Pt(NH3)2Cl2]`, `Ni(dmg)2`: a complex without a charge. */
+const neutralComplex = (text: string): Complex | undefined => {
+  const inner = /^\[(.*)\]$/.exec(text)?.[1]
+  return inner === undefined ? readBareComplex(text) : readComplex(inner)
+}
 const boundIn = ({ metal, ligands }: Complex, times: number, state: number): Part[] => [
   { kind: 'ion', text: metal, key: keyOfText(metal), charge: state, count: times, central: true },
   ...ligands.map(({ text, charge, count }): Part => ({

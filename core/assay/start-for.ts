@@ -14,6 +14,7 @@ export function startFor(kind: WorksheetKind, product: Formula | undefined): Wor
       return { form: product.text }
     case 'absorbance':
     case 'conductance':
+    case 'magnetic':
       return { salt: product.text }
     case 'spectrum':
       return { sample: product.text }

@@ -30,6 +30,7 @@ export const worksheetKinds = [
   'two salts',
   'conductance',
   'loss on drying',
+  'magnetic',
   'own',
 ] as const
 export type WorksheetKind = (typeof worksheetKinds)[number]

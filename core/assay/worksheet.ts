@@ -9,6 +9,7 @@ import { compareGroups } from './groups'
 import { gravimetricSheet } from './gravimetric-sheet'
 import { hydrateSheet } from './hydrate-sheet'
 import { lossOnDryingSheet } from './loss-on-drying-sheet'
+import { magneticSheet } from './magnetic-sheet'
 import { mixtureSheet } from './mixture-sheet'
 import { readAsked, readRow } from './read-asked'
 import { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
@@ -41,6 +42,7 @@ const repeated = {
   'two salts': twoSaltsSheet,
   conductance: conductanceSheet,
   'loss on drying': lossOnDryingSheet,
+  magnetic: magneticSheet,
   own: ownSheet,
 } as const satisfies Partial<Record<WorksheetKind, SheetKind>>
 const methodOf = (kind: WorksheetKind): SheetKind | undefined =>
@@ -57,6 +59,7 @@ export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
   'two salts': twoSaltsSheet.shape,
   conductance: conductanceSheet.shape,
   'loss on drying': lossOnDryingSheet.shape,
+  magnetic: magneticSheet.shape,
   own: ownSheet.shape,
   absorbance: absorbanceShape,
   spectrum: spectrumShape,

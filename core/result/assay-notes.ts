@@ -99,6 +99,7 @@ const ASKED_OF: Readonly<Partial<Record<WorksheetKind, readonly string[]>>> = {
   mixture: ['first', 'second', 'clouds'],
   'two salts': ['first', 'second'],
   conductance: ['salt'],
+  magnetic: ['salt'],
   own: ['relation', 'held'],
 }
 const asksTheSame = (a: Worksheet, b: Worksheet): boolean =>

@@ -71,6 +71,11 @@ function piecesOf(tokens: readonly Token[], charge: number): Piece[] | undefined
   return pieces
 }
 
+/** Metals that stand with their lower charge as a pair only: alone they have the higher. */
+const PAIRS: Readonly<Record<string, { readonly text: string; readonly charge: number; readonly alone: number }>> = {
+  Hg: { text: 'Hg2', charge: 2, alone: 2 },
+}
+
 function pieceAt(
   tokens: readonly Token[],
   at: number,
@@ -98,9 +103,10 @@ function pieceAt(
   const exactly = known.get(`${token.text}${token.count === 1 ? '' : token.count}`)
   if (exactly && token.count > 1 && !first && !known.has(token.text))
     return { piece: { text: exactly.text, count: 1, charge: exactly.charge, may: [exactly.charge] }, next: at + 1 }
-  if (token.text === 'Hg' && token.count === 2 && first)
-    return { piece: { text: 'Hg2', count: 1, charge: 2, may: [2] }, next: at + 1 }
-  const may = metalCharges[token.text]
+  const pair = first ? PAIRS[token.text] : undefined
+  if (pair && token.count === 2)
+    return { piece: { text: pair.text, count: 1, charge: pair.charge, may: [pair.charge] }, next: at + 1 }
+  const may = pair ? [pair.alone] : metalCharges[token.text]
   if (may) {
     const charges = may.length === 1 ? may[0] : undefined
     return { piece: { text: token.text, count: token.count, charge: charges, may }, next: at + 1 }
