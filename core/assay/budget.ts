@@ -1,4 +1,4 @@
-import { shares, type Figure } from '#core/quantity'
+import { exact, product, shares, sum, type Figure } from '#core/quantity'
 import { normalQuantile, studentT } from './student'
 
 /** What the uncertainty of a mean of replicates is made of; all standard but the last, in the unit of the result. */
@@ -61,4 +61,20 @@ export function budgetOf(
     scale *
     Math.max(0, ...rows.map(row => Math.hypot(...[...row].flatMap(([source, u]) => (isShared(source) ? [] : [u])))))
   return { own, shared, isScatter, combined, degrees, coverage, expanded: coverage * combined, step }
+}
+
+/** The mean of repeats as a figure: what all of them share counts once. Undefined where there is none. */
+export function meanFigure(figures: readonly Figure[]): Figure | undefined {
+  const [first] = figures
+  if (!first || figures.length === 1) return first
+  const all = sum(
+    'sum of the replicates',
+    figures.map(figure => [1, figure] as const),
+  )
+  return product(
+    `mean of ${figures.length} replicates`,
+    first.kind,
+    [all],
+    [exact(figures.length, 'number', 'replicates')],
+  )
 }

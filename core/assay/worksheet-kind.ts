@@ -28,6 +28,8 @@ export const worksheetKinds = [
   'thermogram',
   'washes',
   'two salts',
+  'two readings',
+  'two colours',
   'conductance',
   'loss on drying',
   'magnetic',

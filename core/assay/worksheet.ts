@@ -1,7 +1,7 @@
-import { exact, product, sum, type Figure } from '#core/quantity'
+import type { Figure } from '#core/quantity'
 import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
 import { backTitrationSheet } from './back-titration-sheet'
-import { budgetOf, type Budget } from './budget'
+import { budgetOf, meanFigure, type Budget } from './budget'
 import { compositionSheet } from './composition-sheet'
 import { conductanceSheet } from './conductance-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
@@ -16,6 +16,8 @@ import { dixon, grubbs, summarise, type Outlier, type Replicates } from './repli
 import { ownShape, ownSheet } from './relation-sheet'
 import { standardisationSheet } from './standardisation-sheet'
 import { titrationSheet } from './titration-sheet'
+import { twoColoursSheet } from './two-colours-sheet'
+import { twoReadingsSheet } from './two-readings-sheet'
 import { twoSaltsSheet } from './two-salts-sheet'
 import { judgeWashes, washesShape, type WashState } from './washes-sheet'
 import type {
@@ -40,6 +42,8 @@ const repeated = {
   composition: compositionSheet,
   mixture: mixtureSheet,
   'two salts': twoSaltsSheet,
+  'two readings': twoReadingsSheet,
+  'two colours': twoColoursSheet,
   conductance: conductanceSheet,
   'loss on drying': lossOnDryingSheet,
   magnetic: magneticSheet,
@@ -57,6 +61,8 @@ export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
   composition: compositionSheet.shape,
   mixture: mixtureSheet.shape,
   'two salts': twoSaltsSheet.shape,
+  'two readings': twoReadingsSheet.shape,
+  'two colours': twoColoursSheet.shape,
   conductance: conductanceSheet.shape,
   'loss on drying': lossOnDryingSheet.shape,
   magnetic: magneticSheet.shape,
@@ -168,7 +174,7 @@ function computeReplicates(
   const whole = rows.flatMap(({ figure }, i) => (figure ? [{ figure, cells: read[i]!.cells, row: i }] : []))
   const values = whole.map(({ figure }) => figure.value * scale)
   const summary = values.length > 0 ? summarise(values) : undefined
-  const mean = whole.length > 0 ? meanOf(whole.map(({ figure }) => figure)) : undefined
+  const mean = meanFigure(whole.map(({ figure }) => figure))
   const figures = whole.map(({ figure }) => figure)
   const budget = mean && summary ? budgetOf(figures, mean, scale, summary.standardDeviation) : undefined
   const judged =
@@ -200,21 +206,6 @@ function computeReplicates(
     choices: judged?.choices ?? [],
   }
 }
-
-const meanOf = (figures: readonly Figure[]): Figure =>
-  figures.length === 1
-    ? figures[0]!
-    : product(
-        `mean of ${figures.length} replicates`,
-        figures[0]!.kind,
-        [
-          sum(
-            'sum of the replicates',
-            figures.map(figure => [1, figure] as const),
-          ),
-        ],
-        [exact(figures.length, 'number', 'replicates')],
-      )
 
 /** A fresh worksheet with three empty rows, or none where a file is read. */
 export const newWorksheet = (

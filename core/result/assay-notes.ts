@@ -98,6 +98,8 @@ const ASKED_OF: Readonly<Partial<Record<WorksheetKind, readonly string[]>>> = {
   composition: ['metal', 'other'],
   mixture: ['first', 'second', 'clouds'],
   'two salts': ['first', 'second'],
+  'two readings': ['first', 'second'],
+  'two colours': ['first', 'second'],
   conductance: ['salt'],
   magnetic: ['salt'],
   own: ['relation', 'held'],
