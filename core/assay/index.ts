@@ -3,6 +3,16 @@ export { compareSets, type Comparison } from './compare'
 export { curveFrom, explainCurve, type CurveProblem } from './curve-file'
 export { MOST_POINTS, type CurvePoints } from './curve-points'
 export { bandAt, bendOf, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
+export {
+  errorAt,
+  fitCurve,
+  plainCoefficients,
+  readFromCurve,
+  slopeAt,
+  valueAt,
+  type Fit,
+  type Measured,
+} from './least-squares'
 export type { Calibration } from './absorbance-sheet'
 export { anova, compareGroups, type Anova } from './groups'
 export { empiricalFormula, type Empirical } from './empirical'
