@@ -1,7 +1,26 @@
 import { molarMassFigure, type Formula } from '#core/formula'
-import { exact, formatValue, product, standardUncertainty, statedWords, type Figure } from '#core/quantity'
-import { bandOver, bendOf, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
+import {
+  exact,
+  formatValue,
+  product,
+  standardUncertainty,
+  statedWords,
+  toSignificant,
+  type Figure,
+} from '#core/quantity'
+import {
+  calibrate,
+  readSamples,
+  type Calibrated,
+  type Calibration,
+  type Fitting,
+  type Row,
+  type SampleReading,
+} from './calibrate'
+import { plainCoefficients } from './least-squares'
 import type { Cells, Choices, Column, Finding, Shape } from './worksheet-kind'
+
+const FITS = ['a line', 'a line, standards by their spreads', 'a curve (second order)'] as const
 
 export const absorbanceShape: Shape = {
   name: 'Absorbance',
@@ -25,6 +44,7 @@ export const absorbanceShape: Shape = {
       example: '1.00',
       nonZero: true,
     },
+    { key: 'fit', label: 'Read by', what: 'choice', options: FITS, optional: true, example: 'a line' },
   ],
   columns: [
     { key: 'label', label: 'Name', kinds: [], optional: true },
@@ -38,6 +58,7 @@ export const absorbanceShape: Shape = {
   rows: 'series',
 }
 
+const Y = 'Absorbance'
 export const MOST_WAVELENGTHS = 4
 
 /** The wavelengths asked for, nm; one unnamed where none reads. */
@@ -46,42 +67,22 @@ export function wavelengthsOf(given: Readonly<Record<string, string>>): string[]
   return read.length > 0 ? [...new Set(read)].slice(0, MOST_WAVELENGTHS) : ['']
 }
 
-/** One column of absorbances for each wavelength. */
-export const absorbanceColumns = (given: Readonly<Record<string, string>>): Column[] =>
-  wavelengthsOf(given).map((nm, i) => ({
+/** One column of absorbances for each wavelength, and one for the spread of each where standards count by it. */
+export const absorbanceColumns = (given: Readonly<Record<string, string>>): Column[] => [
+  ...wavelengthsOf(given).map((nm, i): Column => ({
     key: `a${i + 1}`,
     label: nm ? `A at ${nm} nm` : 'Absorbance',
     kinds: ['number'],
     negative: true,
-  }))
+  })),
+  ...(fittingOf(given).weighted ? [SPREAD] : []),
+]
+const SPREAD: Column = { key: 'spread', label: 'its spread, s', kinds: ['number'], optional: true, nonZero: true }
 
-export interface Calibration {
-  readonly wavelength: string
-  readonly points: readonly (Point & { readonly row: number })[]
-  readonly line: Line
-  /** [x, lower, upper] of the 95 % confidence band. */
-  readonly band: readonly (readonly [number, number, number])[]
-  readonly doubtful: readonly number[]
-  /** Student's t of the bend, where there is one. */
-  readonly bend?: number
-  readonly samples: readonly (Point & { readonly row: number; readonly name: string })[]
-}
-export interface SampleReading {
-  readonly name: string
-  readonly wavelength: string
-  readonly concentration: number
-  readonly uncertainty: number
-  readonly repeats: number
-  readonly outside: boolean
-}
-export interface AbsorbanceResult {
-  readonly calibrations: readonly Calibration[]
-  readonly readings: readonly SampleReading[]
-  readonly unit: string
-  readonly findings: readonly Finding[]
-  readonly choices: readonly Choices[]
-  readonly headline?: string
-}
+const fittingOf = ({ fit }: Readonly<Record<string, string>>): Fitting => ({
+  degree: fit === FITS[2] ? 2 : 1,
+  weighted: fit === FITS[1],
+})
 
 /** What was weighed and made up is a concentration: in moles where the salt is named, in grams else. */
 function withConcentration(cells: Cells, salt: Formula | undefined): Cells {
@@ -117,23 +118,23 @@ function fewStandards(
     const there =
       standards.length === 0
         ? 'No row is a standard yet: give concentrations, or what was weighed and made up'
-        : `${standards.length} of the three standards ${standards.length === 1 ? 'is' : 'are'} there`
+        : `${standards.length === 1 ? 'One standard is' : `${standards.length} standards are`} there`
     const wants = [...(path ? [] : ['the path']), ...(unit === 'mol/L' ? [] : ['the salt, for moles'])]
+    const needed =
+      fittingOf(given).degree === 2
+        ? 'a curve that samples are read off wants four with an absorbance'
+        : fittingOf(given).weighted
+          ? 'a line by spreads wants three, each with an absorbance and its spread'
+          : 'a line that samples are read off wants three with an absorbance'
     findings.push({
       tone: 'info',
       tag: 'No line yet',
-      text: `${there}; a line that samples are read off wants three with an absorbance.${wants.length > 0 ? ` A molar absorptivity wants ${wants.join(' and ')}.` : ''}`,
+      text: `${there}; ${needed}.${wants.length > 0 ? ` A molar absorptivity wants ${wants.join(' and ')}.` : ''}`,
     })
   }
   const [first] = told
   return { findings, ...(first && { headline: `molar absorptivity ${words(first.value)}` }) }
 }
-
-interface Row {
-  readonly cells: Cells
-  readonly label: string
-}
-const BAND_STEPS = 24
 
 /** Beer's and Lambert's law by a line for each wavelength, and the samples read off it. Nothing until three standards are there. */
 export function judgeAbsorbance(
@@ -141,7 +142,7 @@ export function judgeAbsorbance(
   typed: readonly Row[],
   path: number | undefined,
   salt?: Formula,
-): AbsorbanceResult {
+): Calibrated {
   const rows = typed.map(row => ({ ...row, cells: withConcentration(row.cells, salt) }))
   const kinds = new Set(rows.flatMap(({ cells }) => (cells.concentration ? [cells.concentration.kind] : [])))
   if (kinds.size > 1)
@@ -149,6 +150,7 @@ export function judgeAbsorbance(
       calibrations: [],
       readings: [],
       unit: '',
+      y: Y,
       choices: [],
       findings: [
         {
@@ -162,35 +164,9 @@ export function judgeAbsorbance(
   // Held as g/mL; people read g/L.
   const size = isMolar ? 1 : 1000
   const unit = isMolar ? 'mol/L' : 'g/L'
-  const calibrations = wavelengthsOf(given).flatMap((wavelength, i): Calibration[] => {
-    const points = rows.flatMap(({ cells }, row) => {
-      const a = cells[`a${i + 1}`]
-      return cells.concentration && a
-        ? [{ x: cells.concentration.value * size, y: a.value, row, resolution: 10 ** -(a.decimals ?? 12) }]
-        : []
-    })
-    const line = fitLine(points)
-    if (!line) return []
-    const step = Math.max(0, ...points.map(({ resolution }) => resolution))
-    const worst = worstPoint(points, step)
-    const bend = bendOf(points, step)
-    const samples = rows.flatMap(({ cells, label }, row) => {
-      const a = cells[`a${i + 1}`]
-      const read = a && !cells.concentration ? readBack(line, a.value, 1) : undefined
-      return read && a ? [{ x: read.x, y: a.value, row, name: label || 'Sample' }] : []
-    })
-    return [
-      {
-        wavelength,
-        points,
-        line,
-        band: bandOver(line, BAND_STEPS),
-        ...(bend?.bends && { bend: bend.t }),
-        doubtful: worst?.suspected ? [points[worst.index]!.row] : [],
-        samples,
-      },
-    ]
-  })
+  const calibrations = wavelengthsOf(given).flatMap(
+    (wavelength, i) => calibrate(rows, `a${i + 1}`, wavelength, size, fittingOf(given)) ?? [],
+  )
   const readings = calibrations.flatMap(calibration => readSamples(calibration, rows))
   const alone = calibrations.length === 0 ? fewStandards(given, rows, unit, isMolar ? path : undefined) : undefined
   const headline = (readings[0] && `${readings[0].name} ${wordsOf(readings[0], unit)}`) ?? alone?.headline
@@ -198,6 +174,7 @@ export function judgeAbsorbance(
     calibrations,
     readings,
     unit,
+    y: Y,
     findings: [
       ...(alone?.findings ?? []),
       ...calibrations.flatMap(one => lineFindings(one, unit, isMolar ? path : undefined)),
@@ -208,83 +185,65 @@ export function judgeAbsorbance(
   }
 }
 
-interface Dilution {
-  readonly times: number
-  readonly uncertainty: number
-}
-/** A whole number without more is a count, and exact; what was written with a spread or with decimals was measured. */
-function readDilution(figure: Figure | undefined): Dilution {
-  if (!figure) return { times: 1, uncertainty: 0 }
-  const isCount = figure.made.how === 'given' && figure.made.shape === 'even' && figure.decimals === 0
-  return { times: figure.value, uncertainty: isCount ? 0 : standardUncertainty(figure) }
-}
-
-function readSamples({ line, samples, wavelength }: Calibration, rows: readonly Row[]): SampleReading[] {
-  const dilutionOf = (row: number): Dilution => readDilution(rows[row]?.cells.dilution)
-  const groups = new Map<string, { name: string; dilution: Dilution; ys: number[] }>()
-  for (const { name, row, y } of samples) {
-    const dilution = dilutionOf(row)
-    // Repeats are read as one mean only where they were diluted alike.
-    const others = samples.some(one => one.name === name && dilutionOf(one.row).times !== dilution.times)
-    const shown = others ? `${name}, diluted ${dilution.times} times` : name
-    const group = groups.get(shown) ?? { name: shown, dilution, ys: [] }
-    groups.set(shown, { ...group, ys: [...group.ys, y] })
-  }
-  return [...groups.values()].flatMap(({ name, dilution, ys }) => {
-    const read = readBack(line, ys.reduce((sum, y) => sum + y, 0) / ys.length, ys.length)
-    if (!read) return []
-    return [
-      {
-        name,
-        wavelength,
-        concentration: read.x * dilution.times,
-        uncertainty: Math.hypot(read.uncertainty * dilution.times, read.x * dilution.uncertainty),
-        repeats: ys.length,
-        outside: read.x < line.from || read.x > line.to,
-      },
-    ]
-  })
-}
-
 const wordsOf = ({ concentration, uncertainty }: SampleReading, unit: string): string =>
   statedWords(concentration, uncertainty, unit)
 const at = (wavelength: string): string => (wavelength ? ` at ${wavelength} nm` : '')
 
 function tableOf(readings: readonly SampleReading[], unit: string): Choices {
   return {
-    title: 'Read off the line, ± one standard uncertainty',
+    title: 'Read off, ± one standard uncertainty',
     mark: 'within the standards',
-    head: ['Sample', 'wavelength', 'concentration'],
+    head: ['Sample', 'wavelength', 'concentration', '95 % range'],
     rows: readings.map(one => ({
       cells: [
         one.name,
         one.wavelength ? `${one.wavelength} nm` : '',
         `${wordsOf(one, unit)}${one.outside ? ', off the standards' : ''}`,
+        rangeOf(one, unit),
       ],
       fits: !one.outside,
     })),
   }
 }
 
+/** Both ends to the same place; a side that no reading ends is said so. */
+function rangeOf({ low, high, uncertainty }: SampleReading, unit: string): string {
+  const tell = (end: number): string => toSignificant(end, Math.max(2, placesOf(end, uncertainty)))
+  if (low === undefined && high === undefined) return 'not told: the line is too unsure'
+  if (low === undefined) return `up to ${tell(high ?? 0)} ${unit}`
+  return high === undefined
+    ? `from ${tell(low)} ${unit} without end`
+    : `${tell(low)} to ${tell(high)} ${unit}`.replaceAll('-', '−')
+}
+/** Digits of an end that reach one further than its uncertainty. */
+const placesOf = (value: number, uncertainty: number): number =>
+  uncertainty > 0 && value !== 0 ? Math.floor(Math.log10(Math.abs(value))) - Math.floor(Math.log10(uncertainty)) + 2 : 4
+
 function lineFindings(
-  { wavelength, line, doubtful, bend }: Calibration,
+  { wavelength, fit, doubtful, bend }: Calibration,
   unit: string,
   path: number | undefined,
 ): Finding[] {
-  const { slope, slopeError, intercept, interceptError, r2, n } = line
-  const slopeText = `${formatValue(slope, 'number', 4)} ± ${formatValue(slopeError, 'number', 2)}`
-  const isOff = Math.abs(intercept) > 3 * interceptError && Math.abs(intercept) > 0.005
+  const [constant, linear, square] = plainCoefficients(fit)
+  if (!constant || !linear) return []
+  const slopeText = `${formatValue(linear.value, 'number', 4)} ± ${formatValue(linear.error, 'number', 2)}`
+  const isOff = Math.abs(constant.value) > 3 * constant.error && Math.abs(constant.value) > 0.005
+  const squareText = square
+    ? ` ${square.value < 0 ? '−' : '+'} (${formatValue(Math.abs(square.value), 'number', 4)} ± ${formatValue(square.error, 'number', 2)}) c²`
+    : ''
+  const r2 = fit.r2 === undefined ? 'not told: all read the same' : fit.r2.toFixed(5)
+  const absorptivity = square
+    ? ''
+    : path
+      ? ` Molar absorptivity ${formatValue(linear.value / path, 'number', 4)} L/(mol cm).`
+      : unit === 'mol/L'
+        ? ' Give the path for the molar absorptivity.'
+        : ''
   return [
     {
       tone: 'info',
-      tag: `Line${at(wavelength)}`,
-      text: `A = ${intercept.toFixed(4).replace('-', '−')} + ${slopeText} c, ${n} standards, r² ${r2 === undefined ? 'not told: all read the same' : r2.toFixed(5)}.${
-        path
-          ? ` Molar absorptivity ${formatValue(slope / path, 'number', 4)} L/(mol cm).`
-          : unit === 'mol/L'
-            ? ' Give the path for the molar absorptivity.'
-            : ''
-      }`,
+      tag: `${square ? 'Curve' : fit.meanWeight === 1 ? 'Line' : 'Line by spreads'}${at(wavelength)}`,
+      text: `A = ${constant.value.toFixed(4).replace('-', '−')} + ${slopeText} c${squareText}, ${fit.n} standards, r² ${r2}.${absorptivity}`,
     },
     ...(bend === undefined
       ? []
@@ -292,7 +251,7 @@ function lineFindings(
           {
             tone: 'caution' as const,
             tag: `It bends${at(wavelength)}`,
-            text: `The standards bend ${bend < 0 ? 'down' : 'up'} from the line (quadratic term, t = ${bend.toFixed(1).replace('-', '−')}): samples read off it are wrong by that. Take weaker standards, or read between two close ones.`,
+            text: `The standards bend ${bend < 0 ? 'down' : 'up'} from the line (quadratic term, t = ${bend.toFixed(1).replace('-', '−')}): samples read off it are wrong by that. Take weaker standards, or read by a curve of second order.`,
           },
         ]),
     ...(isOff
@@ -300,7 +259,7 @@ function lineFindings(
           {
             tone: 'caution' as const,
             tag: 'Off the origin',
-            text: `The line meets zero concentration at A = ${intercept.toFixed(3).replace('-', '−')}: was the blank the same solution without the coloured salt?`,
+            text: `The line meets zero concentration at A = ${constant.value.toFixed(3).replace('-', '−')}: was the blank the same solution without the coloured salt?`,
           },
         ]
       : []),

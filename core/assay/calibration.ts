@@ -59,32 +59,6 @@ export function fitLine(points: readonly Point[]): Line | undefined {
   }
 }
 
-/** Half-width of the 95 % confidence band of the line at x: t·s·√(1/n + (x − x̄)²/Sxx). */
-export const bandAt = (line: Line, x: number): number => halfWidth(line, studentT(0.95, line.n - 2), x)
-
-const halfWidth = ({ deviation, n, xMean, sxx }: Line, t: number, x: number): number =>
-  t * deviation * Math.sqrt(1 / n + (x - xMean) ** 2 / sxx)
-
-/** The band over the standards: so many steps of [x, lower, upper]. */
-export function bandOver(line: Line, steps: number): (readonly [number, number, number])[] {
-  const t = studentT(0.95, line.n - 2)
-  return Array.from({ length: steps + 1 }, (_, k) => {
-    const x = line.from + ((line.to - line.from) * k) / steps
-    const y = line.intercept + line.slope * x
-    const half = halfWidth(line, t, x)
-    return [x, y - half, y + half]
-  })
-}
-
-/** x of a mean of `repeats` readings of y, and its standard uncertainty (same source, eq. 5.9); undefined for a flat line. */
-export function readBack(line: Line, y: number, repeats: number): { x: number; uncertainty: number } | undefined {
-  const { slope, intercept, deviation, n, yMean, sxx } = line
-  if (slope === 0) return undefined
-  const uncertainty =
-    (deviation / Math.abs(slope)) * Math.sqrt(1 / repeats + 1 / n + (y - yMean) ** 2 / (slope ** 2 * sxx))
-  return { x: (y - intercept) / slope, uncertainty }
-}
-
 /**
  * Whether points bend off their line: Student's t of the quadratic term of a parabola through them, and its limit at 95 % (Miller and Miller, ch. 5, from
  * memory). `step` is one step of the readings of y: no residual is taken to be surer than that over √12. Undefined below five points.

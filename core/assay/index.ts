@@ -2,7 +2,7 @@ export { budgetOf, effectiveDegrees, type Budget } from './budget'
 export { compareSets, type Comparison } from './compare'
 export { curveFrom, explainCurve, type CurveProblem } from './curve-file'
 export { MOST_POINTS, type CurvePoints } from './curve-points'
-export { bandAt, bendOf, fitLine, readBack, worstPoint, type Line, type Point } from './calibration'
+export { bendOf, fitLine, worstPoint, type Line, type Point } from './calibration'
 export {
   errorAt,
   fitCurve,
@@ -13,7 +13,7 @@ export {
   type Fit,
   type Measured,
 } from './least-squares'
-export type { Calibration } from './absorbance-sheet'
+export type { Calibration } from './calibrate'
 export { anova, compareGroups, type Anova } from './groups'
 export { empiricalFormula, type Empirical } from './empirical'
 export { carrierFor, carriersOf, unitsTitrated, type Carrier } from './carrier'

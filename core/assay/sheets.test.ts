@@ -264,12 +264,12 @@ describe('absorbance', () => {
   ]
   it('reads samples off the line of each wavelength', () => {
     /* A = 12.0 c at 810 nm: 0.300 is 0.0250 mol/L; diluted ten times, 0.250. */
-    const { absorbance, findings } = computeWorksheet(
+    const { calibrated, findings } = computeWorksheet(
       sheet('absorbance', given, ...standards, { label: 'NI-014', dilution: '10', a1: '0.300', a2: '0.0805' }),
     )
-    expect(absorbance!.calibrations.map(({ wavelength }) => wavelength)).toEqual(['810', '635'])
-    expect(absorbance!.readings[0]).toMatchObject({ name: 'NI-014', repeats: 1, outside: false })
-    expect(absorbance!.readings[0]!.concentration).toBeCloseTo(0.25, 2)
+    expect(calibrated!.calibrations.map(({ wavelength }) => wavelength)).toEqual(['810', '635'])
+    expect(calibrated!.readings[0]).toMatchObject({ name: 'NI-014', repeats: 1, outside: false })
+    expect(calibrated!.readings[0]!.concentration).toBeCloseTo(0.25, 2)
     expect(findings[0]!.text).toContain('Molar absorptivity')
   })
   it('says when a sample lies off the standards, when two wavelengths differ, and when a standard is off', () => {
@@ -279,10 +279,10 @@ describe('absorbance', () => {
     expect(choices[0]!.rows[0]!.cells[2]).toContain('off the standards')
     expect(findings.some(({ tag }) => tag === 'Wavelengths differ')).toBe(true)
     const slipped = standards.map((row, i) => (i === 2 ? { ...row, a1: '0.329' } : row))
-    expect(computeWorksheet(sheet('absorbance', given, ...slipped)).absorbance!.calibrations[0]!.doubtful).toEqual([2])
+    expect(computeWorksheet(sheet('absorbance', given, ...slipped)).calibrated!.calibrations[0]!.doubtful).toEqual([2])
   })
   it('waits for three standards, and refuses two units at once', () => {
-    expect(computeWorksheet(sheet('absorbance', given, ...standards.slice(0, 2))).absorbance!.calibrations).toEqual([])
+    expect(computeWorksheet(sheet('absorbance', given, ...standards.slice(0, 2))).calibrated!.calibrations).toEqual([])
     const mixed = computeWorksheet(
       sheet('absorbance', given, ...standards, { concentration: '1 g/L', a1: '0.1', a2: '0.1' }),
     )
@@ -291,10 +291,10 @@ describe('absorbance', () => {
   it('reads repeats apart that were diluted differently, and refuses a dilution of nothing', () => {
     /* 0.300 is 0.0250 mol/L: ten times 0.250. 0.120 is 0.0100: twenty-five times the same. */
     const row = (dilution: string, a1: string, a2: string) => ({ label: 'L', dilution, a1, a2 })
-    const { absorbance } = computeWorksheet(
+    const { calibrated } = computeWorksheet(
       sheet('absorbance', given, ...standards, row('10', '0.300', '0.0805'), row('25', '0.120', '0.0325')),
     )
-    const [ten, more] = absorbance!.readings
+    const [ten, more] = calibrated!.readings
     expect([ten!.name, more!.name]).toEqual(['L, diluted 10 times', 'L, diluted 25 times'])
     expect(ten!.concentration).toBeCloseTo(0.25, 2)
     expect(more!.concentration).toBeCloseTo(0.25, 2)

@@ -112,7 +112,7 @@ describe('absorbance', () => {
       { weighed: '0.0500 g', madeUp: '100.0 mL', a1: '0.612' },
     )
     expect(computeWorksheet(one).headline).toMatch(/^molar absorptivity 601\.28 ± 0\.96/)
-    expect(textOf(one, 'No line yet')).toContain('1 of the three standards is there')
+    expect(textOf(one, 'No line yet')).toContain('One standard is there')
     expect(textOf({ ...one, given: { wavelengths: '420' } }, 'No line yet')).toContain('wants the path and the salt')
   })
   const line = [1, 2, 3, 4, 5, 6].map(c => ({
@@ -122,7 +122,7 @@ describe('absorbance', () => {
   it('carries the uncertainty of a dilution, and takes a whole number as a count', () => {
     const read = (dilution: string) =>
       computeWorksheet(sheet('absorbance', { wavelengths: '420' }, ...line, { label: 'x', a1: '0.350', dilution }))
-        .absorbance!.readings[0]!
+        .calibrated!.readings[0]!
     expect(read('10').concentration).toBeCloseTo(0.035, 4)
     expect(read('10').uncertainty / read('10').concentration).toBeLessThan(0.02)
     // Two in ten are a fifth of the result.

@@ -24,6 +24,8 @@ export const worksheetKinds = [
   'composition',
   'mixture',
   'absorbance',
+  'standard addition',
+  'conductometric',
   'spectrum',
   'thermogram',
   'washes',

@@ -1,9 +1,11 @@
 import type { Figure } from '#core/quantity'
-import { absorbanceColumns, absorbanceShape, judgeAbsorbance, type AbsorbanceResult } from './absorbance-sheet'
+import { absorbanceColumns, absorbanceShape, judgeAbsorbance } from './absorbance-sheet'
 import { backTitrationSheet } from './back-titration-sheet'
 import { budgetOf, meanFigure, type Budget } from './budget'
+import type { Calibrated } from './calibrate'
 import { compositionSheet } from './composition-sheet'
 import { conductanceSheet } from './conductance-sheet'
+import { conductometricShape, judgeConductometric } from './conductometric-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
 import { compareGroups } from './groups'
 import { gravimetricSheet } from './gravimetric-sheet'
@@ -14,6 +16,7 @@ import { mixtureSheet } from './mixture-sheet'
 import { readAsked, readRow } from './read-asked'
 import { dixon, grubbs, summarise, type Outlier, type Replicates } from './replicates'
 import { ownShape, ownSheet } from './relation-sheet'
+import { judgeStandardAddition, standardAdditionShape } from './standard-addition-sheet'
 import { standardisationSheet } from './standardisation-sheet'
 import { titrationSheet } from './titration-sheet'
 import { twoColoursSheet } from './two-colours-sheet'
@@ -68,6 +71,8 @@ export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
   magnetic: magneticSheet.shape,
   own: ownSheet.shape,
   absorbance: absorbanceShape,
+  'standard addition': standardAdditionShape,
+  conductometric: conductometricShape,
   spectrum: spectrumShape,
   thermogram: thermogramShape,
   washes: washesShape,
@@ -107,7 +112,7 @@ export interface WorksheetResult {
   readonly outliers: readonly { readonly test: 'Dixon' | 'Grubbs'; readonly outlier: Outlier; readonly row: number }[]
   readonly findings: readonly Finding[]
   readonly choices: readonly Choices[]
-  readonly absorbance?: AbsorbanceResult
+  readonly calibrated?: Calibrated
   readonly washes?: WashState
   readonly curve?: CurveResult
   /** The result of what is no set of replicates, in words. */
@@ -129,11 +134,10 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
     outliers: [],
     choices: [],
   }
-  if (sheet.kind === 'absorbance') {
-    const rows = read.map(({ cells }, i) => ({ cells, label: sheet.rows[i]!.label?.trim() ?? '' }))
-    const absorbance = judgeAbsorbance(sheet.given, rows, values.figures.path?.value, values.formulas.salt)
-    const { findings, choices, headline } = absorbance
-    return { ...base, absorbance, findings, choices, ...(headline && { headline }) }
+  const calibrated = calibratedOf(sheet, values, read)
+  if (calibrated) {
+    const { findings, choices, headline } = calibrated
+    return { ...base, calibrated, findings, choices, ...(headline && { headline }) }
   }
   if (sheet.kind === 'washes') {
     const rows = read.map(({ cells }) => cells)
@@ -151,6 +155,19 @@ export function computeWorksheet(sheet: Worksheet): WorksheetResult {
     problems: [...values.problems.filter(({ key }) => !curve.problems.some(one => one.key === key)), ...curve.problems],
     ...(headline && { headline }),
   }
+}
+
+/** Of a kind whose rows are the points of a line. */
+function calibratedOf(
+  sheet: Worksheet,
+  values: ReturnType<typeof readAsked>,
+  read: readonly { cells: Cells }[],
+): Calibrated | undefined {
+  const rows = read.map(({ cells }, i) => ({ cells, label: sheet.rows[i]?.label?.trim() ?? '' }))
+  if (sheet.kind === 'absorbance')
+    return judgeAbsorbance(sheet.given, rows, values.figures.path?.value, values.formulas.salt)
+  if (sheet.kind === 'standard addition') return judgeStandardAddition(values, rows)
+  return sheet.kind === 'conductometric' ? judgeConductometric(values, rows) : undefined
 }
 
 /** Adds what the marked rows say against each other. */

@@ -7,21 +7,28 @@ import VChart from 'vue-echarts'
 import type { Calibration } from '#core/assay'
 
 /** The standards, the line through them with its 95 % band, and where the samples lie on it. */
-const { calibrations, unit } = defineProps<{ calibrations: readonly Calibration[]; unit: string }>()
+const { calibrations, unit, y } = defineProps<{ calibrations: readonly Calibration[]; unit: string; y: string }>()
 use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, CanvasRenderer])
 const SHADES = ['#17695c', '#8a5300', '#35566b', '#7a3b5c'] as const
 const font = { fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif', color: '#566063' }
 
 const seriesOf = (one: Calibration, i: number) => {
-  const name = one.wavelength ? `${one.wavelength} nm` : 'Line'
+  const { name } = one
   const color = SHADES[i % SHADES.length]!
-  const { line, band, points, samples, doubtful } = one
-  const ends = [line.from, line.to].map(x => [x, line.intercept + line.slope * x])
+  const { drawn, points, samples, doubtful } = one
   const edge = { type: 'line', name: `${name}, 95 %`, showSymbol: false, silent: true }
   return [
-    { type: 'line', name, color, showSymbol: false, silent: true, data: ends, lineStyle: { width: 2 } },
-    { ...edge, color, lineStyle: { type: 'dashed', width: 1 }, data: band.map(([x, low]) => [x, low]) },
-    { ...edge, color, lineStyle: { type: 'dashed', width: 1 }, data: band.map(([x, , high]) => [x, high]) },
+    {
+      type: 'line',
+      name,
+      color,
+      showSymbol: false,
+      silent: true,
+      data: drawn.map(([x, y]) => [x, y]),
+      lineStyle: { width: 2 },
+    },
+    { ...edge, color, lineStyle: { type: 'dashed', width: 1 }, data: drawn.map(([x, , low]) => [x, low]) },
+    { ...edge, color, lineStyle: { type: 'dashed', width: 1 }, data: drawn.map(([x, , , high]) => [x, high]) },
     {
       type: 'scatter',
       name: `${name}, standards`,
@@ -52,11 +59,12 @@ const option = computed(() => ({
     left: 0,
     itemWidth: 18,
     textStyle: font,
-    data: calibrations.map(({ wavelength }) => (wavelength ? `${wavelength} nm` : 'Line')),
+    data: calibrations.map(({ name }) => name),
   },
   tooltip: { trigger: 'item', valueFormatter: (value: number) => Number(value).toPrecision(4) },
   xAxis: {
     type: 'value',
+    scale: true,
     name: unit,
     nameLocation: 'middle',
     nameGap: 26,
@@ -64,7 +72,7 @@ const option = computed(() => ({
   },
   yAxis: {
     type: 'value',
-    name: 'Absorbance',
+    name: y,
     nameLocation: 'middle',
     nameGap: 38,
     splitLine: { lineStyle: { color: '#eceadf' } },

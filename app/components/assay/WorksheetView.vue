@@ -72,10 +72,11 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
     <slot />
   </section>
   <LazyCalibrationPlot
-    v-if="result.absorbance && result.absorbance.calibrations.length > 0"
+    v-if="result.calibrated && result.calibrated.calibrations.length > 0"
     class="mt-4"
-    :calibrations="result.absorbance.calibrations"
-    :unit="result.absorbance.unit"
+    :calibrations="result.calibrated.calibrations"
+    :unit="result.calibrated.unit"
+    :y="result.calibrated.y"
   />
   <LazyCurvePlot
     v-if="result.curve && sheet.curve"
