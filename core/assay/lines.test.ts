@@ -59,10 +59,10 @@ describe('a line whose standards count by their spreads', () => {
     }
   })
   it('and weighted, by the textbook’s relation', () => {
-    /* s 0.002495, b 0.0738, Σwx² − n x̄² 5.50, ȳ 0.0226: (0.002495 ÷ 0.0738) √(1 ÷ 1.8 + 1/6 + 0.0774² ÷ (0.0738² × 5.50)) = 0.0325; √(55.6 + 0.17 + 11.1) likewise 0.2764. */
+    /* s 0.002495, b 0.0738, Σwx² − n x̄² 5.50, ȳ 0.0260: (0.002495 ÷ 0.0738) √(1 ÷ 1.8 + 1/6 + 0.0740² ÷ (0.0738² × 5.50)) = 0.0322; √(55.6 + 0.17 + 11.0) likewise 0.2762. */
     for (const [y, x, half, weight] of [
-      [0.1, 1.23, 0.0325, 1.8],
-      [0.6, 8.01, 0.2764, 0.018],
+      [0.1, 1.23, 0.0322, 1.8],
+      [0.6, 8.01, 0.2762, 0.018],
     ] as const) {
       const read = readFromCurve(weighted, y, 1, weight * weighted.meanWeight)!
       expect(Math.abs(read.x - x)).toBeLessThan(0.006)
