@@ -98,7 +98,7 @@ export function judgeThermogram(given: Readonly<Record<string, string>>, curve: 
             {
               tone: 'caution',
               tag: `Step ${i + 1}`,
-              text: `${percent(step.gone)} % gone fits nothing that {${form.value.text}} would leave within half a percentage point: a step cut short, a mixture, or another salt.`,
+              text: `${percent(step.gone)} % gone fits nothing that {${form.value.text}} would leave within half a percentage point: a step cut short, a mixture, or another salt.${betweenTwo(step)}`,
             },
           ],
     ),
@@ -123,6 +123,16 @@ export function judgeThermogram(given: Readonly<Record<string, string>>, curve: 
       .map(({ gone }, i) => `${percent(gone)} % gone${first[i] ? ` ({${first[i].residue}})` : ' (nothing fits)'}`)
       .join(', '),
   }
+}
+
+/** By the lever: a loss between those of two residues as a mixture of both. */
+function betweenTwo({ gone, candidates }: Step): string {
+  const sorted = candidates.toSorted((a, b) => a.expected - b.expected)
+  const more = sorted.find(({ expected }) => expected > gone)
+  const less = sorted.findLast(({ expected }) => expected <= gone)
+  if (!more || !less) return ''
+  const share = (gone - less.expected) / (more.expected - less.expected)
+  return ` As a mixture of {${less.residue}} and {${more.residue}}, ${(100 * share).toFixed(0)} % of it has gone on to {${more.residue}}.`
 }
 
 /** Names a spectrum's bands: its maxima, or its minima where it shows how much light comes through. */

@@ -1,5 +1,12 @@
 import { findElement, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
-import { metalCharges, thermalAnions, type ThermalAnionRow } from '#core/reference'
+import {
+  hydrolysedChlorides,
+  leaveWithAmmonium,
+  metalCharges,
+  spinelMetals,
+  thermalAnions,
+  type ThermalAnionRow,
+} from '#core/reference'
 import { ionsOf, ionText, partsOf, type Complex, type Ion } from '#core/species'
 
 export interface Residue {
@@ -35,7 +42,87 @@ export function residuesOf(form: Formula): Residue[] {
     })
   const ions = ionsOf(anhydrous.value) ?? []
   const plain = withoutMolecules(ions)
-  return [...wet, ...fewerMolecules(ions, whole), ...givenWay(plain, whole), ...oxides(plain, whole)]
+  const { left: dry, residues: without } = withoutAmmonium(plain, whole)
+  return distinct([
+    ...wet,
+    ...fewerMolecules(ions, whole),
+    ...basicChloride(plain, waters, whole),
+    ...without,
+    ...givenWay(plain, whole),
+    ...(without.length > 0 ? givenWay(dry, whole) : []),
+    ...oxides(plain, whole),
+    ...spinels(plain, whole),
+  ])
+}
+
+/** A residue that two ways lead to is told once. */
+const distinct = (residues: readonly Residue[]): Residue[] =>
+  residues.filter(({ residue }, i) => residues.findIndex(other => other.residue === residue) === i)
+
+/** The salt without its ammonium, which leaves with as much of an anion: of several the one that leaves first in the table. */
+function withoutAmmonium(counts: Counts, whole: number): { left: Counts; residues: Residue[] } {
+  const ammonium = counts.get('NH4')
+  const anion = Object.keys(leaveWithAmmonium).find(text => (counts.get(text)?.count ?? 0) > 0)
+  const row = anion === undefined ? undefined : counts.get(anion)
+  if (!ammonium || anion === undefined || !row) return { left: counts, residues: [] }
+  const pairs = Math.min(row.count, ammonium.count / -row.charge)
+  const left = new Map(counts)
+  for (const [text, { charge, count }, gone] of [
+    ['NH4', ammonium, pairs * -row.charge],
+    [anion, row, pairs],
+  ] as const)
+    if (count - gone > 1e-9) left.set(text, { charge, count: count - gone })
+    else left.delete(text)
+  const salt = saltText(left)
+  const read = salt && parseFormula(salt.text)
+  if (!salt || !read?.ok) return { left, residues: [] }
+  const words = `${leaveWithAmmonium[anion]} gone`
+  return {
+    left,
+    residues: [{ residue: read.value.text, words, expected: 1 - molarMass(read.value) / salt.times / whole }],
+  }
+}
+
+/** A hydrated chloride that loses hydrogen chloride with its water: the basic chloride between it and the oxide. */
+function basicChloride(counts: Counts, waters: number, whole: number): Residue[] {
+  const chloride = counts.get('Cl')
+  const metals = [...counts].filter(([text]) => hydrolysedChlorides.includes(text))
+  const [metal] = metals
+  if (!chloride || !metal || counts.size !== 2 || waters < chloride.count || chloride.count < 2 * metal[1].count)
+    return []
+  const changed = new Map(counts)
+  changed.delete('Cl')
+  changed.set('OH', { charge: -1, count: metal[1].count })
+  changed.set('Cl', { charge: -1, count: chloride.count - metal[1].count })
+  const salt = saltText(changed)
+  const read = salt && parseFormula(salt.text)
+  return salt && read?.ok
+    ? [
+        {
+          residue: read.value.text,
+          words: 'HCl and H2O gone',
+          expected: 1 - molarMass(read.value) / salt.times / whole,
+        },
+      ]
+    : []
+}
+
+/** The spinel of one metal in two states, M3O4, or of two metals, one of two and two of three charges. */
+function spinels(counts: Counts, whole: number): Residue[] {
+  const metals = [...counts].filter(([text, { charge }]) => charge > 0 && metalCharges[text])
+  const others = [...counts].some(([text, { charge }]) => charge > 0 && !metalCharges[text] && text !== 'NH4')
+  const [one, two, ...more] = metals
+  if (!one || others || more.length > 0) return []
+  const made = (text: string, units: number): Residue[] => {
+    const read = parseFormula(text)
+    return read.ok
+      ? [{ residue: read.value.text, words: 'the spinel', expected: 1 - (units * molarMass(read.value)) / whole }]
+      : []
+  }
+  if (!two) return spinelMetals.includes(one[0]) ? made(`${one[0]}3O4`, one[1].count / 3) : []
+  const [low, high] = one[1].charge <= two[1].charge ? [one, two] : [two, one]
+  const fits = low[1].charge === 2 && high[1].charge === 3 && Math.abs(high[1].count - 2 * low[1].count) < 1e-9
+  return fits ? made(`${low[0]}${high[0]}2O4`, low[1].count) : []
 }
 
 /** The neutral ligands of its one complex, of one kind, leave one after the other: [Ni(NH3)6]Cl2 by NiCl2·2NH3 to NiCl2. */

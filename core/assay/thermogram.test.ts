@@ -132,8 +132,25 @@ describe('what a compound can leave on heating', () => {
     // Hexaamminenickel(II) chloride 231.78: four of its six ammonias are 29.39 %, all 44.09.
     ['[Ni(NH3)6]Cl2', 'NiCl2·2NH3', 29.39],
     ['[Ni(NH3)6]Cl2', 'NiCl2', 44.09],
+    // By hand: cobalt oxalate dihydrate 182.98 leaves a third of Co3O4 240.80, 56.13 % gone; Mg(OH)Cl 76.76 of 203.30; Fe2O3 of Mohr's salt 392.13.
+    ['CoC2O4·2H2O', 'Co3O4', 56.13],
+    ['MgCl2·6H2O', 'MgOHCl', 62.24],
+    ['MgCl2·6H2O', 'MgO', 80.17],
+    ['(NH4)2Fe(SO4)2·6H2O', 'FeSO4', 61.26],
+    ['(NH4)2Fe(SO4)2·6H2O', 'Fe2O3', 79.64],
+    ['NH4MgCl3·6H2O', 'MgCl2', 62.92],
   ])('%s leaves %s with %d %% gone', (form, residue, percent) => {
     expect(gone(form, residue)!).toBeCloseTo(percent, 1)
+  })
+  it('makes a spinel of two metals, and tells what lies between two residues by the lever', () => {
+    // Magnesium and aluminium in one hydroxide of that ratio: MgAl2(OH)8 214.33 leaves MgAl2O4 142.27.
+    expect(gone('MgAl2(OH)8', 'MgAl2O4')).toBeCloseTo(33.62, 1)
+    const sheet = {
+      ...newWorksheet('t', 'thermogram', { form: 'CaC2O4·H2O' }),
+      curve: curveOf(300, [[115, 8, 0.22]]),
+    }
+    /* 22 % lies between 12.33 and 31.50: (22 − 12.33) ÷ 19.17 is half of it. */
+    expect(computeWorksheet(sheet).findings[0]!.text).toContain('{CaC2O4} and {CaCO3}, 50 % of it')
   })
   it('never leaves more than was weighed, nor a residue that does not read, for every salt of the tables', () => {
     for (const { formula, state } of substances) {

@@ -23,3 +23,17 @@ export const thermalAnions: readonly ThermalAnionRow[] = [
   { of: 'HPO4', to: 'P2O7', per: 1 / 2, gone: 'H2O' },
   { of: 'PO4', to: 'P2O7', per: 1 / 2, gone: 'NH3 and H2O', with: 'NH4' },
 ]
+
+/** Anions whose ammonium salt leaves as a whole when it is heated, as vapour or as gases: what is said of it. From memory, as above. */
+export const leaveWithAmmonium: Readonly<Record<string, string>> = {
+  F: 'NH4F', Cl: 'NH4Cl', Br: 'NH4Br', I: 'NH4I', NO3: 'N2O and H2O', NO2: 'N2 and H2O', CO3: 'NH3, CO2 and H2O', HCO3: 'NH3, CO2 and H2O', SO4: 'NH3, SO3 and H2O', C2O4: 'NH3, CO, CO2 and H2O',
+}
+
+/**
+ * Metals whose oxide M3O4 stands in air at red heat, between MO and M2O3 (texts of inorganic chemistry, from memory). Oxides of a metal of two and of another
+ * of three positive charges make a spinel of the two.
+ */
+export const spinelMetals: readonly string[] = ['Mn', 'Fe', 'Co']
+
+/** Metals whose hydrated chloride gives off hydrogen chloride with its last water, and leaves a basic chloride and the oxide (from memory). */
+export const hydrolysedChlorides: readonly string[] = ['Mg', 'Al', 'Fe', 'Cr', 'Zn', 'Bi', 'Sn', 'Be', 'Ti', 'Zr', 'Sc', 'La', 'Ce', 'Ga', 'In']
