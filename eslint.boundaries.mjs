@@ -9,7 +9,7 @@ const core = {
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
   sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   assay: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
-  journal: ['problem', 'quantity'],
+  journal: ['problem', 'quantity', 'reference'],
   result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'assay', 'journal'],
   document: ['problem', 'reference', 'formula', 'sheet', 'assay', 'journal'],
 }

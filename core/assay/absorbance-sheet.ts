@@ -17,6 +17,7 @@ import {
   type Row,
   type SampleReading,
 } from './calibrate'
+import { partsFindings, perVolume } from './parts-per-million'
 import { plainCoefficients } from './least-squares'
 import type { Cells, Choices, Column, Finding, Shape } from './worksheet-kind'
 
@@ -48,7 +49,12 @@ export const absorbanceShape: Shape = {
   ],
   columns: [
     { key: 'label', label: 'Name', kinds: [], optional: true },
-    { key: 'concentration', label: 'Concentration', kinds: ['concentration', 'mass per volume'], optional: true },
+    {
+      key: 'concentration',
+      label: 'Concentration',
+      kinds: ['concentration', 'mass per volume', 'mass fraction'],
+      optional: true,
+    },
     { key: 'weighed', label: 'or weighed', kinds: ['mass'], optional: true, nonZero: true },
     { key: 'madeUp', label: 'made up to', kinds: ['volume'], optional: true, nonZero: true },
     { key: 'dilution', label: 'Diluted, times', kinds: ['number'], optional: true, nonZero: true },
@@ -87,7 +93,8 @@ const fittingOf = ({ fit }: Readonly<Record<string, string>>): Fitting => ({
 /** What was weighed and made up is a concentration: in moles where the salt is named, in grams else. */
 function withConcentration(cells: Cells, salt: Formula | undefined): Cells {
   const { concentration, weighed, madeUp } = cells
-  if (concentration || !weighed || !madeUp) return cells
+  if (concentration) return { ...cells, concentration: perVolume(concentration) }
+  if (!weighed || !madeUp) return cells
   const made = salt
     ? product(`concentration of {${salt.text}}`, 'concentration', [weighed], [molarMassFigure(salt), madeUp], 1000)
     : product('concentration', 'mass per volume', [weighed], [madeUp])
@@ -176,6 +183,7 @@ export function judgeAbsorbance(
     unit,
     y: Y,
     findings: [
+      ...partsFindings(typed),
       ...(alone?.findings ?? []),
       ...calibrations.flatMap(one => lineFindings(one, unit, isMolar ? path : undefined)),
       ...agreement(readings),

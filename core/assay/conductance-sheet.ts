@@ -1,6 +1,8 @@
 import { molarMass, molarMassFigure } from '#core/formula'
-import { difference, product, toSignificant } from '#core/quantity'
+import { difference, product, statedWords, toSignificant } from '#core/quantity'
 import { ionsOf } from '#core/species'
+import { errorAt, fitCurve, slopeAt, valueAt } from './least-squares'
+import { studentT } from './student'
 import { NOT_YET, type Choices, type Finding, type Outcome, type SheetKind } from './worksheet-kind'
 
 /**
@@ -60,6 +62,7 @@ export const conductanceSheet: SheetKind = {
       },
       judge: outcome => ({
         findings: [
+          ...atInfiniteDilution(molarMass(salt), outcome),
           ...tooStrong(molarMass(salt), outcome),
           ...whatItGives(
             outcome,
@@ -71,6 +74,34 @@ export const conductanceSheet: SheetKind = {
       }),
     }
   },
+}
+
+/** The strongest solution should be at least so many times the weakest for a line to be carried to none; a judgement, no source. */
+const SPAN = 2
+
+/** Kohlrausch’s square-root law: the molar conductance carried to infinite dilution, where three strengths or more are there. */
+function atInfiniteDilution(molar: number, { whole, values }: Outcome): Finding[] {
+  const points = whole.flatMap(({ cells: { sample, madeUp } }, i) => {
+    const value = values[i]
+    return sample && madeUp && value !== undefined
+      ? [{ x: Math.sqrt((1000 * sample.value) / molar / madeUp.value), y: value }]
+      : []
+  })
+  const strengths = points.map(({ x }) => x ** 2)
+  if (points.length < 3 || Math.max(...strengths) < SPAN * Math.min(...strengths)) return []
+  const fit = fitCurve(points, 1)
+  if (!fit) return []
+  const half = studentT(0.95, fit.freedom) * errorAt(fit, 0)
+  const rises = slopeAt(fit, 0) > 0
+  return [
+    {
+      tone: rises ? 'caution' : 'info',
+      tag: 'Infinite dilution',
+      text: rises
+        ? 'The molar conductance rises with the strength: check the dilutions, and the water.'
+        : `${statedWords(valueAt(fit, 0), half, 'S cm²/mol')} (95 %), by the line of the molar conductance against the root of the strength, ${points.length} points.`,
+    },
+  ]
 }
 
 const tooStrong = (molar: number, { whole }: Outcome): Finding[] =>

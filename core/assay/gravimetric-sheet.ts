@@ -3,7 +3,7 @@ import { substances } from '#core/reference'
 import { difference, formatValue, type Figure } from '#core/quantity'
 import { washLoss } from '#core/solution'
 import { ionsOf } from '#core/species'
-import { agreesWith, constantTolerance } from './constant-mass'
+import { balanceNoise, constancy, driedOn } from './constant-mass'
 import { carriersOf, type Carrier } from './carrier'
 import { analyteShare, gravimetricFactor, shareHeld } from './gravimetric'
 import { explainAssay } from './problems'
@@ -40,6 +40,7 @@ export const gravimetricSheet: SheetKind = {
         optional: true,
         example: '150 mL: what the precipitate lost to them',
       },
+      balanceNoise,
       {
         key: 'unknown',
         label: 'The sample is',
@@ -53,13 +54,13 @@ export const gravimetricSheet: SheetKind = {
       { key: 'sample', label: 'Sample', kinds: ['mass'], nonZero: true },
       { key: 'tare', label: 'Crucible or paper', kinds: ['mass'] },
       { key: 'gross', label: 'with the precipitate', kinds: ['mass'] },
-      { key: 'again', label: 'dried on, again', kinds: ['mass'], optional: true },
+      ...driedOn('dried on, again'),
     ],
     result: 'Analyte in the sample',
     unit: PERCENT,
     rows: 'replicates',
   },
-  method({ formulas: { analyte, weighedAs }, figures: { blank, liquor }, texts: { unknown, by } }) {
+  method({ formulas: { analyte, weighedAs }, figures: { blank, liquor, noise }, texts: { unknown, by } }) {
     if (!analyte || !weighedAs) return NOT_YET
     const factor = gravimetricFactor(analyte, weighedAs, by)
     if (!factor.ok) return { problems: [{ key: by ? 'by' : 'weighedAs', ...explainAssay(factor.problem) }] }
@@ -97,7 +98,7 @@ export const gravimetricSheet: SheetKind = {
       judge: outcome => ({
         findings: [
           ...whatCounts(analyte, weighedAs, by),
-          ...constancy(outcome),
+          ...constancy(outcome, 'gross', noise),
           ...solubilityLoss(weighedAs, liquor, outcome),
         ],
         choices: unknown?.startsWith('an unknown') ? [candidates(analyte, outcome)] : [],
@@ -119,27 +120,6 @@ function whatCounts(analyte: Formula, weighed: Formula, by: string | undefined):
       text: `Counted by ${name(first)}: ${factor(first.units)}. By ${others.map(one => `${name(one)} it would be ${factor(one.units)}`).join(', by ')}. Name it at “Counted by” if the precipitate was made for another.`,
     },
   ]
-}
-
-/** Two weighings that agree are constant mass; one alone shows nothing. */
-function constancy({ whole }: Outcome): Finding[] {
-  const twice = whole.flatMap(({ row, cells: { gross, again } }) => (gross && again ? [{ gross, again, row }] : []))
-  const open = twice.filter(({ gross, again }) => !agreesWith(gross, again))
-  if (open.length > 0)
-    return open.map(({ gross, again, row }) => ({
-      tone: 'caution',
-      tag: 'Not constant',
-      text: `Replicate ${row} changed by ${formatValue(again.value - gross.value, 'mass', 2).replace('-', '−')} on drying; two weighings should agree to ${formatValue(constantTolerance(again), 'mass', 1)}. Dry on and weigh again.`,
-    }))
-  return twice.length > 0
-    ? [{ tone: 'info', tag: 'Constant mass', text: 'Every second weighing agrees with the first.' }]
-    : [
-        {
-          tone: 'info',
-          tag: 'Constant mass',
-          text: 'No second weighing is noted: nothing shows that the precipitate was dry.',
-        },
-      ]
 }
 
 function solubilityLoss(weighed: Formula, liquor: Figure | undefined, { whole }: Outcome): Finding[] {

@@ -1,6 +1,6 @@
 import { formsOf, molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { difference, statedWords } from '#core/quantity'
-import { agreesWith } from './constant-mass'
+import { balanceNoise, constancy, driedOn } from './constant-mass'
 import { watersFromLoss } from './hydrate'
 import { leverOf } from './lever'
 import { explainAssay } from './problems'
@@ -12,19 +12,19 @@ export const hydrateSheet: SheetKind = {
     name: 'Water by heating',
     about:
       'A weighed hydrate, heated to constant mass as the anhydrous salt. Cool it in a desiccator: hot vessels weigh wrong.',
-    asked: [{ key: 'salt', label: 'Salt without its water', what: 'formula', example: 'CuSO4' }],
+    asked: [{ key: 'salt', label: 'Salt without its water', what: 'formula', example: 'CuSO4' }, balanceNoise],
     columns: [
       { key: 'tare', label: 'Vessel', kinds: ['mass'] },
       { key: 'before', label: 'with the hydrate', kinds: ['mass'] },
       { key: 'stage', label: 'after a first stage', kinds: ['mass'], optional: true },
       { key: 'after', label: 'after heating', kinds: ['mass'] },
-      { key: 'again', label: 'heated on, again', kinds: ['mass'], optional: true },
+      ...driedOn('heated on, again'),
     ],
     result: 'Waters to a formula',
     unit: { scale: 1, text: 'waters' },
     rows: 'replicates',
   },
-  method({ formulas: { salt } }) {
+  method({ formulas: { salt }, figures: { noise } }) {
     if (!salt) return NOT_YET
     return {
       problems: [],
@@ -48,7 +48,7 @@ export const hydrateSheet: SheetKind = {
         return waters.ok ? { value: waters.value.waters } : { problem: { key, ...explainAssay(waters.problem) } }
       },
       judge: outcome => ({
-        findings: [...whichHydrate(salt, outcome), ...firstStage(salt, outcome), ...stillFalling(outcome)],
+        findings: [...whichHydrate(salt, outcome), ...firstStage(salt, outcome), ...constancy(outcome, 'after', noise)],
         choices: [formsThatFit(salt, outcome)],
       }),
     }
@@ -142,20 +142,6 @@ function firstStage(salt: Formula, outcome: Outcome): Finding[] {
       },
     ]
   })
-}
-
-function stillFalling({ whole }: Outcome): Finding[] {
-  return whole.flatMap(({ row, cells: { after, again } }) =>
-    after && again && !agreesWith(after, again)
-      ? [
-          {
-            tone: 'caution' as const,
-            tag: 'Not constant',
-            text: `Replicate ${row} still changed on the second heating: the water is not all out, or the salt begins to decompose.`,
-          },
-        ]
-      : [],
-  )
 }
 
 function formsThatFit(salt: Formula, outcome: Outcome): Choices {

@@ -169,6 +169,19 @@ describe('standard addition', () => {
     const slow = small.map((row, i) => ({ ...row, reading: (0.8 + 0.01 * i).toFixed(3) }))
     expect(textOf(sheet('standard addition', {}, ...slow), 'Small additions')).toBeDefined()
   })
+  it('reads ppm as mg/L, and says so; not of what is no longer dilute', () => {
+    const ppm = silver.map(({ concentration, reading }) => ({
+      concentration: concentration.replace('µg/mL', 'ppm'),
+      reading,
+    }))
+    const found = computeWorksheet(sheet('standard addition', {}, ...ppm))
+    expect(found.headline).toBe(computeWorksheet(sheet('standard addition', {}, ...silver)).headline)
+    expect(found.findings.map(({ tag }) => tag)).toContain('ppm')
+    const thick = silver.map(({ reading }, i) => ({ concentration: `${i} %`, reading }))
+    expect(textOf(sheet('standard addition', {}, ...thick), 'Parts by mass')).toContain('g/L')
+    const dye = [0, 5, 10].map(c => ({ concentration: `${c} ppm`, a1: (0.05 * c).toFixed(3) }))
+    expect(computeWorksheet(sheet('absorbance', {}, ...dye, { a1: '0.300' })).headline).toContain('0.006')
+  })
   it('is silent, with its reason, where there is no line', () => {
     expect(textOf(sheet('standard addition', {}, ...silver.slice(0, 2)), 'No line yet')).toContain('2 portions')
     const flat = silver.map(row => ({ ...row, reading: '0.50' }))

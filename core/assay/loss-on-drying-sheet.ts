@@ -1,5 +1,5 @@
 import { difference, product } from '#core/quantity'
-import { agreesWith } from './constant-mass'
+import { balanceNoise, constancy, driedOn } from './constant-mass'
 import { PERCENT, type SheetKind } from './worksheet-kind'
 
 /** What a solid loses on drying, in percent of what was weighed in: water that clings, or all that is volatile at that temperature. */
@@ -8,18 +8,18 @@ export const lossOnDryingSheet: SheetKind = {
     name: 'Loss on drying',
     about:
       'A weighed solid, dried at a temperature that leaves its own water in, to constant mass: what it lost is moisture, or a volatile solvent.',
-    asked: [],
+    asked: [balanceNoise],
     columns: [
       { key: 'tare', label: 'Vessel', kinds: ['mass'] },
       { key: 'before', label: 'with the solid', kinds: ['mass'] },
       { key: 'after', label: 'dried', kinds: ['mass'] },
-      { key: 'again', label: 'dried on, again', kinds: ['mass'], optional: true },
+      ...driedOn('dried on, again'),
     ],
     result: 'Loss on drying',
     unit: PERCENT,
     rows: 'replicates',
   },
-  method: () => ({
+  method: ({ figures: { noise } }) => ({
     problems: [],
     work({ tare, before, after, again }) {
       const last = again ?? after
@@ -52,22 +52,6 @@ export const lossOnDryingSheet: SheetKind = {
         ),
       }
     },
-    judge: ({ whole }) => ({
-      findings: whole.map(({ row, cells: { after, again } }) =>
-        again && after && agreesWith(after, again)
-          ? {
-              tone: 'info' as const,
-              tag: 'Constant mass',
-              text: `Replicate ${row}: the second weighing agrees with the first.`,
-            }
-          : {
-              tone: 'caution' as const,
-              tag: again ? 'Not constant' : 'Constant mass',
-              text: again
-                ? `Replicate ${row} still lost mass the second time: dry on, or it begins to decompose.`
-                : `Replicate ${row} has no second weighing: nothing shows that it was dry.`,
-            },
-      ),
-    }),
+    judge: outcome => ({ findings: constancy(outcome, 'after', noise) }),
   }),
 }

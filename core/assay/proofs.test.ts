@@ -68,6 +68,23 @@ describe('molar conductance', () => {
     )
     expect(textOf(strong, 'Strong for it')).toContain('100 mmol/L')
   })
+  it('is carried to infinite dilution: potassium chloride, 149.9 S cm²/mol', () => {
+    /* Handbook values at 25 °C (from memory): 147.81, 146.95, 143.55 at 0.0005, 0.001, 0.005 mol/L; 149.86 at none. */
+    const rows = [
+      [0.0005, 147.81],
+      [0.001, 146.95],
+      [0.005, 143.55],
+    ].map(([c, value]) => ({
+      sample: `${(c! * 74.548).toFixed(5)} g`,
+      madeUp: '1000.0 mL',
+      conductivity: `${(c! * value!).toFixed(5)} mS/cm`,
+    }))
+    const text = textOf(sheet('conductance', { salt: 'KCl' }, ...rows), 'Infinite dilution')!
+    expect(Math.abs(Number(/[\d.]+/.exec(text)![0]) - 149.86)).toBeLessThan(0.4)
+    const wrong = rows.map((row, i) => ({ ...row, conductivity: `${[0.05, 0.12, 0.8][i]} mS/cm` }))
+    expect(textOf(sheet('conductance', { salt: 'KCl' }, ...wrong), 'Infinite dilution')).toContain('rises')
+    expect(textOf(sheet('conductance', { salt: 'KCl' }, ...rows.slice(0, 2)), 'Infinite dilution')).toBeUndefined()
+  })
   it('takes off what the water conducts, in any unit', () => {
     const [row] = at('[Co(NH3)6]Cl3', 267.47, 435).rows
     const wet = sheet('conductance', { salt: '[Co(NH3)6]Cl3' }, { ...row, water: '4 µS/cm' })
@@ -85,11 +102,70 @@ describe('loss on drying', () => {
     expect(computeWorksheet(sheet('loss on drying', {}, row)).values[0]).toBeCloseTo(3.501, 3)
     expect(textOf(sheet('loss on drying', {}, row), 'Constant mass')).toContain('agrees')
     expect(textOf(sheet('loss on drying', {}, { ...row, again: '21.1800 g' }), 'Not constant')).toBeDefined()
+    // On a balance whose own spread is 1 mg a change of 2 mg is none; in two minutes it proves nothing; a gain is told as one.
+    const noisy = { noise: '1.0 mg' }
+    expect(textOf(sheet('loss on drying', {}, { ...row, again: '21.1890 g' }), 'Not constant')).toContain(
+      'still lost 2.0',
+    )
+    expect(textOf(sheet('loss on drying', noisy, { ...row, again: '21.1890 g' }), 'Constant mass')).toContain('agrees')
+    expect(textOf(sheet('loss on drying', {}, { ...row, driedOn: '72 s' }), 'Not constant')).toContain('1.2 min only')
+    expect(textOf(sheet('loss on drying', {}, { ...row, driedOn: '30 min' }), 'Constant mass')).not.toContain(
+      'say how long',
+    )
+    expect(textOf(sheet('loss on drying', {}, { ...row, again: '21.1990 g' }), 'Not constant')).toContain('gained 8.0')
     for (const [wrong, key] of [
       [{ before: '19.9 g' }, 'before'],
       [{ again: '21.3000 g' }, 'again'],
       [{ again: '19.0000 g' }, 'again'],
     ] as const)
       expect(computeWorksheet(sheet('loss on drying', {}, { ...row, ...wrong })).rows[0]!.problems[0]!.key).toBe(key)
+  })
+})
+
+describe('charge by ion exchange', () => {
+  const given = { salt: '[Co(NH3)5Cl]Cl2', concentration: '0.1000 mol/L' }
+  it('counts what exchanges: two charges of a chloropentaammine, from an aliquot', () => {
+    /* 0.2504 g of 250.44 is 1.000 mmol: 20.00 mL of 0.1000 mol/L base. */
+    const row = { sample: '0.2504 g', volume: '20.00 mL' }
+    expect(computeWorksheet(sheet('ion exchange', given, row)).values[0]).toBeCloseTo(100.0, 1)
+    expect(textOf(sheet('ion exchange', given, row), 'Charges')).toMatch(/^2\.000\d ± .* as it is written gives 2/)
+    const part = { ...given, madeUp: '100.0 mL', taken: '25.00 mL' }
+    expect(computeWorksheet(sheet('ion exchange', part, { ...row, volume: '5.00 mL' })).values[0]).toBeCloseTo(100.0, 1)
+  })
+  it('contradicts a formula whose chloride is written outside', () => {
+    /* Written as [Co(NH3)5(H2O)]Cl3, 268.46, and found with two charges for three. */
+    const salt = { ...given, salt: '[Co(NH3)5(H2O)]Cl3' }
+    expect(textOf(sheet('ion exchange', salt, { sample: '0.2685 g', volume: '20.00 mL' }), 'Charges')).toMatch(
+      /^1\.999\d .*: 2, where .* gives 3\. An ion stands inside/,
+    )
+  })
+  it('counts the potassium of a complex anion, and refuses what has no ions', () => {
+    const ferrioxalate = { ...given, salt: 'K3[Fe(C2O4)3]·3H2O' }
+    expect(
+      computeWorksheet(sheet('ion exchange', ferrioxalate, { sample: '0.4912 g', volume: '30.00 mL' })).values[0],
+    ).toBeCloseTo(100.0, 1)
+    expect(computeWorksheet(sheet('ion exchange', { ...given, salt: 'C6H12O6' }, {})).problems[0]!.key).toBe('salt')
+    const blank = { sample: '0.25 g', volume: '2.00 mL', blank: '3.00 mL' }
+    expect(computeWorksheet(sheet('ion exchange', given, blank)).rows[0]!.problems[0]!.key).toBe('blank')
+  })
+})
+
+describe('melting or decomposition point', () => {
+  it('puts the thread right, and says whether it agrees', () => {
+    /* 228.0 read with 120 degrees of thread out at 35 °C: 0.00016 × 120 × 193 = 3.7, so 231.7 °C. */
+    const given = { known: '230 °C', thread: '120', threadAt: '35 °C' }
+    const rows = [
+      { begins: '228.0 °C', ends: '229.5 °C' },
+      { begins: '228.5 °C', ends: '229.0 °C' },
+    ]
+    expect(computeWorksheet(sheet('decomposition', given, rows[0]!)).values[0]).toBeCloseTo(231.7, 1)
+    expect(textOf(sheet('decomposition', given, ...rows), 'Against the known point')).toContain('agrees')
+    expect(textOf(sheet('decomposition', { known: '240 °C' }, ...rows), 'Against the known point')).toContain('below')
+    expect(textOf(sheet('decomposition', {}, { begins: '200 °C', ends: '209 °C' }), 'Not sharp')).toContain(
+      '9.0 degrees',
+    )
+    expect(
+      computeWorksheet(sheet('decomposition', {}, { begins: '200 °C', ends: '190 °C' })).rows[0]!.problems[0]!.key,
+    ).toBe('ends')
   })
 })

@@ -1,6 +1,7 @@
 import { standardUncertainty, statedWords, type Figure } from '#core/quantity'
 import { drawnOver, type Calibrated, type Row } from './calibrate'
 import { fitCurve, plainCoefficients, readFromCurve, type Fit } from './least-squares'
+import { partsFindings, perVolume } from './parts-per-million'
 import type { AskedValues, Finding, Shape } from './worksheet-kind'
 
 /** Known amounts added to the sample itself: its own content is where the line meets the reading of a blank. */
@@ -28,7 +29,11 @@ export const standardAdditionShape: Shape = {
     },
   ],
   columns: [
-    { key: 'concentration', label: 'Standard added, in the flask', kinds: ['concentration', 'mass per volume'] },
+    {
+      key: 'concentration',
+      label: 'Standard added, in the flask',
+      kinds: ['concentration', 'mass per volume', 'mass fraction'],
+    },
     { key: 'reading', label: 'Reading', kinds: ['number'], negative: true },
   ],
   result: 'Concentration',
@@ -39,7 +44,11 @@ export const standardAdditionShape: Shape = {
 const UNITS = { concentration: { size: 1, text: 'mol/L' }, 'mass per volume': { size: 1e6, text: 'mg/L' } } as const
 
 /** The content of the sample by extrapolation (Miller and Miller, Statistics and Chemometrics for Analytical Chemistry, 5.8, from memory), with its 95 % range. */
-export function judgeStandardAddition({ figures }: AskedValues, rows: readonly Row[]): Calibrated {
+export function judgeStandardAddition({ figures }: AskedValues, typed: readonly Row[]): Calibrated {
+  const rows = typed.map(({ cells, ...row }) => ({
+    ...row,
+    cells: cells.concentration ? { ...cells, concentration: perVolume(cells.concentration) } : cells,
+  }))
   const kinds = new Set(rows.flatMap(({ cells }) => (cells.concentration ? [cells.concentration.kind] : [])))
   const [kind = 'concentration'] = kinds
   const unit = kind === 'mass per volume' ? UNITS['mass per volume'] : UNITS.concentration
@@ -92,6 +101,7 @@ export function judgeStandardAddition({ figures }: AskedValues, rows: readonly R
       },
     ],
     findings: [
+      ...partsFindings(typed),
       {
         tone: 'info',
         tag: 'Line',

@@ -15,6 +15,7 @@ export function startFor(kind: WorksheetKind, product: Formula | undefined): Wor
     case 'absorbance':
     case 'conductance':
     case 'magnetic':
+    case 'ion exchange':
       return { salt: product.text }
     case 'spectrum':
       return { sample: product.text }

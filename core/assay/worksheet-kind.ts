@@ -34,6 +34,8 @@ export const worksheetKinds = [
   'two colours',
   'conductance',
   'loss on drying',
+  'ion exchange',
+  'decomposition',
   'magnetic',
   'own',
 ] as const

@@ -8,8 +8,10 @@ import { conductanceSheet } from './conductance-sheet'
 import { conductometricShape, judgeConductometric } from './conductometric-sheet'
 import { judgeSpectrum, judgeThermogram, spectrumShape, thermogramShape, type CurveResult } from './curve-sheets'
 import { compareGroups } from './groups'
+import { decompositionSheet } from './decomposition-sheet'
 import { gravimetricSheet } from './gravimetric-sheet'
 import { hydrateSheet } from './hydrate-sheet'
+import { ionExchangeSheet } from './ion-exchange-sheet'
 import { lossOnDryingSheet } from './loss-on-drying-sheet'
 import { magneticSheet } from './magnetic-sheet'
 import { mixtureSheet } from './mixture-sheet'
@@ -49,27 +51,21 @@ const repeated = {
   'two colours': twoColoursSheet,
   conductance: conductanceSheet,
   'loss on drying': lossOnDryingSheet,
+  'ion exchange': ionExchangeSheet,
+  decomposition: decompositionSheet,
   magnetic: magneticSheet,
   own: ownSheet,
 } as const satisfies Partial<Record<WorksheetKind, SheetKind>>
 const methodOf = (kind: WorksheetKind): SheetKind | undefined =>
   (repeated as Partial<Record<WorksheetKind, SheetKind>>)[kind]
 
+const shapesOf = (kinds: typeof repeated) =>
+  Object.fromEntries(Object.entries(kinds).map(([kind, { shape }]) => [kind, shape])) as Record<
+    keyof typeof repeated,
+    Shape
+  >
 export const worksheetShapes: Readonly<Record<WorksheetKind, Shape>> = {
-  gravimetric: gravimetricSheet.shape,
-  hydrate: hydrateSheet.shape,
-  titration: titrationSheet.shape,
-  'back titration': backTitrationSheet.shape,
-  standardisation: standardisationSheet.shape,
-  composition: compositionSheet.shape,
-  mixture: mixtureSheet.shape,
-  'two salts': twoSaltsSheet.shape,
-  'two readings': twoReadingsSheet.shape,
-  'two colours': twoColoursSheet.shape,
-  conductance: conductanceSheet.shape,
-  'loss on drying': lossOnDryingSheet.shape,
-  magnetic: magneticSheet.shape,
-  own: ownSheet.shape,
+  ...shapesOf(repeated),
   absorbance: absorbanceShape,
   'standard addition': standardAdditionShape,
   conductometric: conductometricShape,

@@ -1,3 +1,5 @@
+import { LEAST_DRYING } from '#core/reference'
+
 /** A weighing of a drying product: hours since the first one, and grams. */
 export interface DryPoint {
   readonly hours: number
@@ -13,9 +15,6 @@ export interface Dryness {
   /** Hours after the first weighing at which what is still to be lost is within the tolerance: likely, at the earliest, at the latest. */
   readonly expected?: { readonly hours: number; readonly from: number; readonly to: number; readonly end: number }
 }
-
-/** Ten minutes between two weighings, h: what a thin layer loses in less does not show on the balances here; a judgement, no source. */
-export const LEAST_DRYING = 1 / 6
 
 /** Two displays of a balance with resolution d agree when they differ by no more than two of its steps; a judgement. */
 export const toleranceOf = (resolution: number): number => 2 * resolution

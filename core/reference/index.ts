@@ -1,4 +1,4 @@
-export { CELSIUS_ZERO, GAS_CONSTANT, ROOM } from './constants'
+export { CELSIUS_ZERO, GAS_CONSTANT, LEAST_DRYING, ROOM } from './constants'
 export { densityTables, type DensityTable } from './densities'
 export { elements, type ElementRow } from './elements'
 export { hazardStatements, type HazardCode, substanceBlocks, substances, type Dissolves, type FormRow, type InAir, type SubstanceBlock, type SubstanceRow } from './substances'

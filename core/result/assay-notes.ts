@@ -102,6 +102,7 @@ const ASKED_OF: Readonly<Partial<Record<WorksheetKind, readonly string[]>>> = {
   'two colours': ['first', 'second'],
   conductance: ['salt'],
   magnetic: ['salt'],
+  'ion exchange': ['salt'],
   own: ['relation', 'held'],
 }
 const asksTheSame = (a: Worksheet, b: Worksheet): boolean =>
