@@ -24,7 +24,7 @@ const FIRST = [
   /\/app\/components\/sheet\/(?:ChargeCell|FactStrip|ProblemList|SaveSign|SheetTable|UndoButtons|problem-place)\./,
 ]
 const LATER =
-  /\/(?:suggest|net-ionic|read-name|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|permittivities|ion-volumes|schema|own-row)\.ts/
+  /\/(?:suggest|net-ionic|read-name|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|permittivities|ion-volumes|schema|own-row)\.ts/
 const isFirst = (id: string): boolean => FIRST.some(place => place.test(id)) && !LATER.test(id)
 
 const CHUNKS = {

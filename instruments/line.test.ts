@@ -2,13 +2,19 @@ import { describe, expect, it } from 'vitest'
 import * as fc from 'fast-check'
 import { lineSplitter, makeProbe, probeSays, putInto, readLine, sayLine, textOf, type Said } from '.'
 
-const units: Record<Said['quantity'], Said['unit']> = { mass: 'g', temperature: '°C', pH: '', absorbance: '' }
+const units: Record<Said['quantity'], Said['unit']> = {
+  mass: 'g',
+  temperature: '°C',
+  pH: '',
+  absorbance: '',
+  conductivity: 'mS/cm',
+}
 
 describe('the instruments’ lines', () => {
   it('read back as they were said, digits kept', () => {
     const said = fc
       .record({
-        quantity: fc.constantFrom<Said['quantity']>('mass', 'temperature', 'pH', 'absorbance'),
+        quantity: fc.constantFrom<Said['quantity']>('mass', 'temperature', 'pH', 'absorbance', 'conductivity'),
         whole: fc.integer({ min: -999, max: 99_999 }),
         places: fc.integer({ min: 0, max: 4 }),
         steady: fc.boolean(),
@@ -63,5 +69,9 @@ describe('a probe', () => {
     const late = probeSays(hot, 60)
     expect(late.steady).toBe(true)
     expect(Math.abs(Number(late.value) - 96.3)).toBeLessThanOrEqual(0.15)
+    const cell = putInto(makeProbe('conductivity', 3), 1.413, 0)
+    const said = readLine(sayLine(probeSays(cell, 60)))!
+    expect(said).toMatchObject({ quantity: 'conductivity', unit: 'mS/cm', steady: true })
+    expect(Math.abs(Number(textOf(said).replace(' mS/cm', '')) - 1.413)).toBeLessThan(0.0003)
   })
 })

@@ -1,20 +1,21 @@
 /** What an instrument of the bench says: a quantity, its value as shown, its unit, and whether it holds still. */
 export interface Said {
-  readonly quantity: 'mass' | 'temperature' | 'pH' | 'absorbance'
+  readonly quantity: 'mass' | 'temperature' | 'pH' | 'absorbance' | 'conductivity'
   /** The digits as shown. */
   readonly value: string
-  readonly unit: 'g' | '°C' | ''
+  readonly unit: 'g' | '°C' | 'mS/cm' | ''
   readonly steady: boolean
 }
 
-const units = { mass: 'g', temperature: 'degC', pH: '-', absorbance: '-' } as const
-const shownUnits = { g: 'g', degC: '°C', '-': '' } as const
+const units = { mass: 'g', temperature: 'degC', pH: '-', absorbance: '-', conductivity: 'mS/cm' } as const
+const shownUnits = { g: 'g', degC: '°C', 'mS/cm': 'mS/cm', '-': '' } as const
 
 /** One line of the protocol (docs/instrument-lines.md): `mass 88.437 g steady`. */
 export const sayLine = ({ quantity, value, steady }: Said): string =>
   `${quantity} ${value} ${units[quantity]} ${steady ? 'steady' : 'moving'}`
 
-const LINE = /^(mass|temperature|pH|absorbance) (-?\d{1,6}(?:\.\d{1,6})?) (g|degC|-) (steady|moving)\s*$/
+const LINE =
+  /^(mass|temperature|pH|absorbance|conductivity) (-?\d{1,6}(?:\.\d{1,6})?) (g|degC|mS\/cm|-) (steady|moving)\s*$/
 
 /** Reads a line; undefined for anything that is not one, or whose unit is not the quantity's. */
 export function readLine(line: string): Said | undefined {

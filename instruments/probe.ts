@@ -1,7 +1,7 @@
 import { noise } from './balance'
 import type { Said } from './line'
 
-/** What a probe can be put into at this bench, and what it then comes to. Invented stand-ins for a thermometer, a pH meter and a photometer. */
+/** What a probe can be put into at this bench, and what it then comes to. Invented stand-ins for a thermometer, a pH meter, a photometer and a conductivity cell. */
 export const surroundings = {
   temperature: [
     { name: 'air', value: 21.4 },
@@ -21,10 +21,16 @@ export const surroundings = {
     { name: 'pale sample', value: 0.214 },
     { name: 'deep sample', value: 0.873 },
   ],
+  // At 25 °C: potassium chloride 0.0100 mol/L 1.413 mS/cm (handbooks, from memory), by which a cell is set; the others invented.
+  conductivity: [
+    { name: 'water', value: 0.0021 },
+    { name: 'KCl 0.0100 mol/L', value: 1.413 },
+    { name: 'sample', value: 0.4312 },
+  ],
 } as const
 
 export interface Probe {
-  readonly quantity: 'temperature' | 'pH' | 'absorbance'
+  readonly quantity: 'temperature' | 'pH' | 'absorbance' | 'conductivity'
   readonly seed: number
   readonly to: number
   readonly from: number
@@ -37,7 +43,9 @@ const nature = {
   temperature: { settles: 4, decimals: 1 },
   pH: { settles: 3, decimals: 2 },
   absorbance: { settles: 0.6, decimals: 3 },
+  conductivity: { settles: 1.5, decimals: 4 },
 } as const
+const unitOf = { temperature: '°C', pH: '', absorbance: '', conductivity: 'mS/cm' } as const
 
 export const makeProbe = (quantity: Probe['quantity'], seed: number): Probe => {
   const { value } = surroundings[quantity][0]
@@ -64,7 +72,7 @@ export function probeSays(probe: Probe, at: number): Said {
   return {
     quantity: probe.quantity,
     value: (Math.abs(shown) < digit / 2 ? 0 : shown).toFixed(decimals),
-    unit: probe.quantity === 'temperature' ? '°C' : '',
+    unit: unitOf[probe.quantity],
     steady: Math.abs(real - probe.to) < 2 * digit,
   }
 }

@@ -14,7 +14,7 @@ function taken(sheet: Worksheet, code: string): void {
 </script>
 
 <template>
-  <AssayDesk :assays="store.sheets" :product="undefined" @change="store.change">
+  <AssayDesk :assays="store.sheets" :facts="{ reagents: [] }" @change="store.change">
     <template #head>
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>

@@ -80,6 +80,7 @@ export const absorbanceColumns = (given: Readonly<Record<string, string>>): Colu
     label: nm ? `A at ${nm} nm` : 'Absorbance',
     kinds: ['number'],
     negative: true,
+    instrument: 'absorbance',
   })),
   ...(fittingOf(given).weighted ? [SPREAD] : []),
 ]

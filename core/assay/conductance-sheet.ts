@@ -29,8 +29,8 @@ export const conductanceSheet: SheetKind = {
     columns: [
       { key: 'sample', label: 'Weighed', kinds: ['mass'], nonZero: true },
       { key: 'madeUp', label: 'made up to', kinds: ['volume'], nonZero: true },
-      { key: 'conductivity', label: 'Conductivity', kinds: ['conductivity'] },
-      { key: 'water', label: 'of the water', kinds: ['conductivity'], optional: true },
+      { key: 'conductivity', label: 'Conductivity', kinds: ['conductivity'], instrument: 'conductivity' },
+      { key: 'water', label: 'of the water', kinds: ['conductivity'], optional: true, instrument: 'conductivity' },
     ],
     result: 'Molar conductance',
     unit: { scale: 1, text: 'S cm²/mol' },

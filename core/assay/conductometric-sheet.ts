@@ -39,7 +39,7 @@ export const conductometricShape: Shape = {
   ],
   columns: [
     { key: 'volume', label: 'Titrant added', kinds: ['volume'] },
-    { key: 'conductivity', label: 'Conductivity', kinds: ['conductivity'] },
+    { key: 'conductivity', label: 'Conductivity', kinds: ['conductivity'], instrument: 'conductivity' },
   ],
   result: 'End point',
   unit: { scale: 1, text: 'mL' },

@@ -37,8 +37,8 @@ export const decompositionSheet: SheetKind = {
       },
     ],
     columns: [
-      { key: 'begins', label: 'Begins', kinds: ['temperature'] },
-      { key: 'ends', label: 'is through', kinds: ['temperature'], optional: true },
+      { key: 'begins', label: 'Begins', kinds: ['temperature'], instrument: 'temperature' },
+      { key: 'ends', label: 'is through', kinds: ['temperature'], optional: true, instrument: 'temperature' },
     ],
     result: 'Begins at',
     unit: { scale: 1, text: '°C' },

@@ -44,6 +44,6 @@ export {
   type WorksheetKind,
 } from './worksheet-kind'
 export { residuesOf, type Residue } from './residues-on-heating'
-export { startFor } from './start-for'
+export { startFor, type BatchFacts } from './start-for'
 export { studentT } from './student'
 export { amountOf, matched, ofWhole, purityAs, strengthFrom, usedUp, type Purity, type Reagent } from './titration'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { parseFormula, type Formula } from '#core/formula'
+import { molarMass, parseFormula, type Formula } from '#core/formula'
 import {
   firstOrderHolds,
   given,
@@ -205,10 +205,62 @@ describe('what is printed', () => {
   ] as const)('%s is read', (text, kind, value) => {
     expect(q(text, kind).value).toBeCloseTo(value, 12)
   })
-  it('fills a worksheet of a batch in with its product', () => {
-    expect(startFor('hydrate', f('CuSO4·5H2O'))).toEqual({ salt: 'CuSO4' })
-    expect(startFor('titration', f('(NH4)2Fe(SO4)2·6H2O'))).toEqual({ form: '(NH4)2Fe(SO4)2·6H2O' })
-    expect(startFor('hydrate', undefined)).toEqual({})
+  it('fills a worksheet of a batch in with what the batch knows', () => {
+    const of = (kind: WorksheetKind, text: string) => startFor(kind, { product: f(text), reagents: [] })
+    expect(of('hydrate', 'CuSO4·5H2O')).toEqual({ salt: 'CuSO4' })
+    expect(of('titration', '(NH4)2Fe(SO4)2·6H2O')).toMatchObject({
+      form: '(NH4)2Fe(SO4)2·6H2O',
+      species: 'Fe^2+',
+      titrant: 'MnO4^-',
+    })
+    expect(of('titration', 'K3[Fe(C2O4)3]·3H2O').species).toBe('C2O4^2-')
+    expect(of('gravimetric', 'KAl(SO4)2·12H2O')).toEqual({ analyte: 'SO4', weighedAs: 'BaSO4' })
+    expect(of('gravimetric', '[Co(NH3)6]Cl3')).toEqual({ analyte: 'Cl', weighedAs: 'AgCl' })
+    expect(startFor('hydrate', { reagents: [] })).toEqual({})
+    const burnt = { product: f('MgO'), reagents: ['Mg', 'O2'].map(species => ({ species, form: species })) }
+    expect(startFor('composition', burnt)).toEqual({ metal: 'Mg', other: 'O' })
+    expect(startFor('composition', { product: f('CuSO4'), reagents: burnt.reagents })).toEqual({})
+    const thrown = {
+      equation: 'BaCl2 + Na2SO4 -> BaSO4 + 2 NaCl',
+      reagents: [
+        { species: 'BaCl2', form: 'BaCl2·2H2O' },
+        { species: 'Na2SO4', form: 'Na2SO4' },
+      ],
+      precipitate: 'BaSO4',
+    }
+    expect(startFor('mixture', { ...thrown, clouds: 'Na2SO4' })).toEqual({
+      equation: thrown.equation,
+      precipitate: 'BaSO4',
+      first: 'BaCl2·2H2O',
+      second: 'Na2SO4',
+      clouds: 'the other',
+    })
+    expect(startFor('mixture', thrown).clouds).toBeUndefined()
+    expect(startFor('mixture', { ...thrown, clouds: 'neither' }).clouds).toBe('neither')
+  })
+  it('fills in titrations that work out, each of the usual ones', () => {
+    for (const [form, volume] of [
+      ['(NH4)2Fe(SO4)2·6H2O', 0.02 * 5],
+      ['CaC2O4·H2O', 0.02 * 2.5],
+      ['Na2CO3', 0.02 / 2],
+      ['NaCl', 0.02],
+      ['[Ni(NH3)6]Br2', 0.02 / 2],
+      ['ZnSO4·7H2O', 0.02],
+      ['MgSO4·7H2O', 0.02],
+      ['CuSO4·5H2O', 0.02],
+    ] as const) {
+      const given = startFor('titration', { product: f(form), reagents: [] })
+      const mass = (volume * 20 * molarMass(f(form))) / 1000
+      const { values, problems } = computeWorksheet(
+        sheet(
+          'titration',
+          { ...given, concentration: '0.02000 mol/L' },
+          { sample: `${mass.toFixed(5)} g`, volume: '20.00 mL' },
+        ),
+      )
+      expect(problems, form).toEqual([])
+      expect(values[0], form).toBeCloseTo(100, 1)
+    }
   })
 })
 

@@ -27,8 +27,8 @@ export const twoColoursSheet: SheetKind = {
       absorptivity('second2', 'Second, at wavelength 2', '369'),
     ],
     columns: [
-      { key: 'a1', label: 'A at wavelength 1', kinds: ['number'], negative: true },
-      { key: 'a2', label: 'A at wavelength 2', kinds: ['number'], negative: true },
+      { key: 'a1', label: 'A at wavelength 1', kinds: ['number'], negative: true, instrument: 'absorbance' },
+      { key: 'a2', label: 'A at wavelength 2', kinds: ['number'], negative: true, instrument: 'absorbance' },
       { key: 'dilution', label: 'Diluted, times', kinds: ['number'], optional: true, nonZero: true },
     ],
     result: 'First component',

@@ -50,6 +50,8 @@ export interface Column {
   readonly negative?: true
   /** Zero would mean nothing here. */
   readonly nonZero?: true
+  /** What an instrument of the bench can read into it. */
+  readonly instrument?: 'temperature' | 'absorbance' | 'conductivity'
 }
 export interface Asked {
   readonly key: string

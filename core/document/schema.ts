@@ -204,7 +204,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     kind: z.literal('reading'),
     ...written,
     about,
-    measure: z.enum(['gross', 'tare', 'net', 'volume', 'temperature', 'pH', 'absorbance']),
+    measure: z.enum(['gross', 'tare', 'net', 'volume', 'temperature', 'pH', 'absorbance', 'conductivity']),
     value: measured,
     instrument: text(80).exactOptional(),
     typed: z.boolean(),

@@ -7,7 +7,7 @@ export type About =
   | { readonly what: 'product'; readonly stage: string; readonly crop: number }
   | { readonly what: 'pot'; readonly stage: string }
 
-export type Measure = 'gross' | 'tare' | 'net' | 'volume' | 'temperature' | 'pH' | 'absorbance'
+export type Measure = 'gross' | 'tare' | 'net' | 'volume' | 'temperature' | 'pH' | 'absorbance' | 'conductivity'
 
 interface Written {
   /** Made by whoever wrote it, so that sending it twice changes nothing. */

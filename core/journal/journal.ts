@@ -1,4 +1,4 @@
-import { difference, parseQuantity, sum, type Figure, type QuantityProblem } from '#core/quantity'
+import { difference, parseQuantity, sum, type Figure, type Kind, type QuantityProblem } from '#core/quantity'
 import { fail, ok, type Checked } from '#core/problem'
 import { entryText, type About, type Correction, type Entry, type Measure, type Reading } from './entries'
 
@@ -152,7 +152,7 @@ function nameOf(about: About): string {
   }
 }
 
-const kindOf: Record<Measure, 'mass' | 'volume' | 'temperature' | 'number'> = {
+const kindOf: Record<Measure, Kind> = {
   gross: 'mass',
   tare: 'mass',
   net: 'mass',
@@ -160,6 +160,7 @@ const kindOf: Record<Measure, 'mass' | 'volume' | 'temperature' | 'number'> = {
   temperature: 'temperature',
   pH: 'number',
   absorbance: 'number',
+  conductivity: 'conductivity',
 }
 
 /** The value of a reading; a balance may show zero, but not less. */

@@ -1,5 +1,16 @@
-import { computeWorksheet, shareHeld, type Worksheet } from '#core/assay'
+import {
+  carrierFor,
+  carriersOf,
+  computeWorksheet,
+  shareHeld,
+  unitsTitrated,
+  type Worksheet,
+  type WorksheetResult,
+} from '#core/assay'
 import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
+import { readReaction } from '#core/sheet'
+import { findProduct } from '#core/solution'
+import { ionsOf } from '#core/species'
 
 /** What the batch's own assays say of its product. */
 export interface AssayEvidence {
@@ -7,47 +18,124 @@ export interface AssayEvidence {
   readonly purity: number
   readonly spread: number
   readonly name: string
+  /** What of the product was counted: `Fe`, `SO4`, `H2O`; none where the whole is told. */
+  readonly of?: string
 }
 
 /** Half a percent is what a careful assay is taken to be good for where it has no spread; common practice, no source. */
 const LEAST_SPREAD = 0.005
 
-/** The purities that titrations, gravimetric assays and losses on heating of a batch give its product; others say nothing of it. */
+/** The purities that the worksheets of a batch give its product; those that ask something else say nothing of it. */
 export function assayEvidence(product: Formula, assays: readonly Worksheet[]): AssayEvidence[] {
   return assays.flatMap((sheet): AssayEvidence[] => {
-    const { summary, budget } = computeWorksheet(sheet)
-    const reach = budget?.expanded ?? 0
-    if (summary && sheet.kind === 'hydrate') return byWater(sheet, product, summary.mean, reach)
-    const factor = summary && factorFor(sheet, product)
-    if (!summary || factor === undefined) return []
-    const purity = (summary.mean / 100) * factor
-    const spread = Math.max(reach / summary.mean, LEAST_SPREAD) * purity
-    return [{ purity, spread, name: sheet.name }]
+    const result = computeWorksheet(sheet)
+    if (sheet.kind === 'hydrate') return byWater(sheet, product, result)
+    if (sheet.kind === 'composition') return byComposition(sheet, product, result)
+    const { summary, budget } = result
+    const found = summary && counted(sheet, product)
+    if (!summary || !found) return []
+    const purity = (summary.mean / 100) * found.factor
+    const spread = Math.max((budget?.expanded ?? 0) / Math.abs(summary.mean), LEAST_SPREAD) * purity
+    return [{ purity, spread, name: sheet.name, ...(found.of && { of: found.of }) }]
   })
 }
 
 const WATER = 18.015
 
 /** What was left after heating, as the product: it holds M(product)/(M(salt) + n·M(H2O)) of the named form where n waters were found. */
-function byWater({ given, name }: Worksheet, product: Formula, waters: number, confidence: number): AssayEvidence[] {
+function byWater({ given, name }: Worksheet, product: Formula, { summary, budget }: WorksheetResult): AssayEvidence[] {
   const salt = parseFormula(given.salt ?? '')
   const relation = salt.ok ? relate(product, salt.value) : undefined
-  if (!salt.ok || relation?.units !== 1) return []
+  if (!salt.ok || !summary || relation?.units !== 1) return []
   const holds = (n: number): number => molarMass(product) / (molarMass(salt.value) + n * WATER)
-  const purity = holds(waters)
-  return [{ purity, spread: Math.max(Math.abs(holds(waters - confidence) - purity), LEAST_SPREAD * purity), name }]
+  const purity = holds(summary.mean)
+  const reach = Math.abs(holds(summary.mean - (budget?.expanded ?? 0)) - purity)
+  return [{ purity, spread: Math.max(reach, LEAST_SPREAD * purity), name, of: 'H2O' }]
 }
 
-/** From the worksheet's result to the purity as the product; undefined where it asks something else. */
-function factorFor({ kind, given }: Worksheet, product: Formula): number | undefined {
-  if (kind === 'gravimetric') {
-    const analyte = parseFormula(given.analyte ?? '')
-    const share = analyte.ok ? shareHeld(analyte.value, product) : undefined
-    return share && 1 / share
+/** A metal and what it took up: of the mass found, what the metal of it makes of the product. */
+function byComposition(
+  { given, name }: Worksheet,
+  product: Formula,
+  { summary, budget }: WorksheetResult,
+): AssayEvidence[] {
+  const [metal, other] = [parseFormula(given.metal ?? ''), parseFormula(given.other ?? '')]
+  if (!metal.ok || !other.ok || !summary) return []
+  const [m, x] = [product.composition.get(metal.value.text) ?? 0, product.composition.get(other.value.text) ?? 0]
+  if (m === 0 || x === 0 || product.composition.size !== 2) return []
+  const weight = (ratio: number): number => molarMass(metal.value) + ratio * molarMass(other.value)
+  const holds = (ratio: number): number => weight(x / m) / weight(ratio)
+  const purity = holds(summary.mean)
+  const reach = Math.abs(holds(summary.mean - (budget?.expanded ?? 0)) - purity)
+  return [{ purity, spread: Math.max(reach, LEAST_SPREAD * purity), name, of: other.value.text }]
+}
+
+interface Counted {
+  /** From the worksheet's percent to the purity as the product. */
+  readonly factor: number
+  readonly of?: string
+}
+
+/** What a worksheet counts of the product; undefined where it asks something else. */
+function counted({ kind, given }: Worksheet, product: Formula): Counted | undefined {
+  switch (kind) {
+    case 'gravimetric':
+      return byShare(given, product)
+    case 'titration':
+    case 'back titration':
+      return byTitration(given, product)
+    case 'ion exchange':
+      return asForm(given.salt, product, 'charge')
+    case 'two salts':
+    case 'two readings':
+      return asForm(given.first, product)
+    default:
+      return undefined
   }
-  if (kind !== 'titration' && kind !== 'back titration') return undefined
-  const form = parseFormula(given.form ?? '')
+}
+
+function byShare(given: Worksheet['given'], product: Formula): Counted | undefined {
+  const analyte = parseFormula(given.analyte ?? '')
+  const weighed = parseFormula(given.weighedAs ?? '')
+  const share = analyte.ok ? shareHeld(analyte.value, product) : undefined
+  if (!analyte.ok || !share) return undefined
+  const by = weighed.ok ? carrierFor(analyte.value, weighed.value, given.by?.trim() || undefined)?.by : undefined
+  return { factor: 1 / share, of: by ?? analyte.value.text }
+}
+
+/** By what one unit of the titrated species stands for, in the form that the sample was taken as and in the product. */
+function byTitration(given: Worksheet['given'], product: Formula): Counted | undefined {
+  const [species, form] = [parseFormula(given.species ?? ''), parseFormula(given.form ?? '')]
+  if (!species.ok || !form.ok) return undefined
+  const [taken, held] = [unitsTitrated(species.value, form.value), unitsTitrated(species.value, product)]
+  if (!taken || !held) return undefined
+  const factor = ((taken / molarMass(form.value)) * molarMass(product)) / held
+  const isWhole = relate(product, species.value) !== undefined
+  return {
+    factor,
+    of: isWhole ? titratedPart(species.value, given.equation) : (carriersOf(species.value, product)[0]?.by ?? ''),
+  }
+}
+/**
+ * Of a salt titrated as a whole, the ion that the titrant counts: the one that stands in no product as an ion any more, as zinc in its complex or a carbonate by
+ * acid; else the one that is thrown down.
+ */
+function titratedPart(species: Formula, equation = ''): string {
+  const mine = ionsOf(species)?.map(({ text }) => text) ?? []
+  const reaction = readReaction(equation)
+  if (!reaction.ok) return species.text
+  const products = reaction.value.products.map(({ species: { formula } }) => ({
+    formula,
+    ions: ionsOf(formula)?.map(({ text }) => text) ?? [],
+  }))
+  const gone = mine.find(text => products.every(({ ions }) => !ions.includes(text)))
+  const down = products.find(({ formula }) => findProduct(formula))
+  return gone ?? mine.find(text => down?.ions.includes(text)) ?? species.text
+}
+
+function asForm(text: string | undefined, product: Formula, of?: string): Counted | undefined {
+  const form = parseFormula(text ?? '')
   const relation = form.ok ? relate(form.value, product) : undefined
   if (!form.ok || !relation) return undefined
-  return (relation.units * molarMass(product)) / molarMass(form.value)
+  return { factor: (relation.units * molarMass(product)) / molarMass(form.value), ...(of && { of }) }
 }

@@ -1,14 +1,22 @@
 <script setup lang="ts">
-import { computeWorksheet, newWorksheet, shapeOf, startFor, type Worksheet, type WorksheetKind } from '#core/assay'
-import type { Formula } from '#core/formula'
+import {
+  computeWorksheet,
+  newWorksheet,
+  shapeOf,
+  startFor,
+  type BatchFacts,
+  type Worksheet,
+  type WorksheetKind,
+} from '#core/assay'
 import { assayNotes, assayWords, expectedOf, shownDecimals } from '#core/result'
 
 /** Worksheets that are worked out as they are typed, of a batch or standing alone; the margin says what they mean. */
-const { assays, product } = defineProps<{
+const { assays, facts } = defineProps<{
   assays: readonly Worksheet[]
-  /** What the batch isolates, where there is one. */
-  product: Formula | undefined
+  /** What the batch knows, where there is one: a fresh worksheet is filled in with it. */
+  facts: BatchFacts
 }>()
+const product = computed(() => facts.product)
 const emit = defineEmits<{ change: [make: (all: readonly Worksheet[]) => readonly Worksheet[], key: string] }>()
 
 const chosen = ref<string>()
@@ -21,7 +29,7 @@ function change(make: (sheet: Worksheet) => Worksheet, key: string): void {
 }
 function add(kind: WorksheetKind): void {
   const id = crypto.randomUUID().slice(0, 8)
-  emit('change', list => [...list, newWorksheet(id, kind, startFor(kind, product))], `add ${kind}`)
+  emit('change', list => [...list, newWorksheet(id, kind, startFor(kind, facts))], `add ${kind}`)
   chosen.value = id
 }
 function remove(): void {
@@ -36,7 +44,9 @@ const show = (value: number): string => {
   return `${value.toFixed(decimals)}${unit.text && unit.text !== 'waters' ? `\u202f${unit.text}` : ''}`
 }
 const setting = computed(() =>
-  sheet.value && result.value ? { sheet: sheet.value, result: result.value, product, all: assays } : undefined,
+  sheet.value && result.value
+    ? { sheet: sheet.value, result: result.value, product: product.value, all: assays }
+    : undefined,
 )
 const expected = computed(() => setting.value && expectedOf(setting.value))
 const notes = computed(() => (setting.value ? assayNotes(setting.value) : []))
@@ -46,6 +56,7 @@ const words = computed(() => (sheet.value && result.value ? assayWords(sheet.val
 <template>
   <MarginPage :notes="notes">
     <slot name="head" />
+    <ProofPanel v-if="product && assays.length > 0" :product="product" :assays="assays" />
     <WorksheetTabs :assays="assays" :chosen="sheet?.id" @choose="chosen = $event" @add="add" />
     <WorksheetView
       v-if="sheet && result"

@@ -23,6 +23,11 @@ const enter = (row: number, key: string, text: string): void =>
     `row ${row} ${key}`,
   )
 const addRow = (): void => emit('change', one => ({ ...one, rows: [...one.rows, {}] }), 'add row')
+/** A reading of an instrument; one row below the last is made for it. */
+const read = (row: number, key: string, text: string): void => {
+  if (row >= sheet.rows.length) addRow()
+  enter(row, key, text)
+}
 const removeRow = (row: number): void =>
   emit('change', one => ({ ...one, rows: one.rows.toSpliced(row, 1) }), 'remove row')
 const takeCurve = (curve: CurvePoints): void => emit('change', one => ({ ...one, curve }), 'curve')
@@ -65,6 +70,7 @@ const hasResult = computed(() => !!result.summary || !!result.headline)
       Delete this worksheet
     </button>
   </div>
+  <InstrumentStrip v-if="shape.rows !== 'file'" :sheet="sheet" @take="read" />
   <section v-if="hasResult" class="mt-4" aria-label="Result">
     <ReplicateResult :result="result" :expected="expected" :unit="unit" :coverage="coverage" @working="showWorking" />
     <p v-if="result.headline" class="text-[18px]" data-testid="headline"><RichText :text="result.headline" /></p>

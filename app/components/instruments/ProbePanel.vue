@@ -2,10 +2,15 @@
 import { surroundings, textOf, type Probe } from '#instruments'
 import { useProbe } from '~/composables/useProbe'
 
-/** A thermometer, pH meter or photometer: put it in, wait until it holds still, take the reading. */
+/** A thermometer, pH meter, photometer or conductivity cell: put it in, wait until it holds still, take the reading. */
 const { quantity } = defineProps<{ quantity: Probe['quantity'] }>()
 const emit = defineEmits<{ take: [measure: Probe['quantity'], value: string, instrument: string] }>()
-const names = { temperature: 'thermometer', pH: 'pH meter', absorbance: 'photometer' } as const
+const names = {
+  temperature: 'thermometer',
+  pH: 'pH meter',
+  absorbance: 'photometer',
+  conductivity: 'conductivity cell',
+} as const
 const { said, put } = useProbe(quantity)
 </script>
 

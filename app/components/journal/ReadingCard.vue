@@ -19,6 +19,7 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
         { measure: 'volume', label: 'Volume of the liquor', placeholder: 'mL' },
         { measure: 'pH', label: 'pH', placeholder: '' },
         { measure: 'absorbance', label: 'Absorbance', placeholder: '' },
+        { measure: 'conductivity', label: 'Conductivity', placeholder: 'mS/cm' },
       ]
     : byVolume
       ? [
@@ -53,7 +54,10 @@ const unitOf: Record<Measure, string> = {
   temperature: '°C',
   pH: '',
   absorbance: '',
+  conductivity: 'mS/cm',
 }
+/** What is read beside the work: its button stands back. */
+const aside: readonly Measure[] = ['net', 'pH', 'absorbance', 'conductivity']
 /** A bare number takes the instrument's unit: grams or millilitres. */
 const whole = (measure: Measure): string => completed(typed(measure), unitOf[measure])
 const readOf = (measure: Measure) => readReading({ id: 'draft', about, measure }, whole(measure))
@@ -145,7 +149,7 @@ const words = {
       <button
         type="submit"
         class="button glove self-end"
-        :class="{ 'button-quiet': field.measure === 'net' || field.measure === 'pH' || field.measure === 'absorbance' }"
+        :class="{ 'button-quiet': aside.includes(field.measure) }"
         :aria-label="`Record ${field.measure}`"
       >
         Record

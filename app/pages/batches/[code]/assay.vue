@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { parseFormula } from '#core/formula'
+import { assayStart } from '#core/result'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import type { NewEntry } from '~/stores/outbox'
@@ -7,11 +7,7 @@ import type { NewEntry } from '~/stores/outbox'
 /** The assays of a batch. */
 const batch = useBatchStore()
 const journal = useJournalStore()
-const product = computed(() => {
-  const stage = batch.stages.at(-1)
-  const read = stage && parseFormula(stage.product.form ?? stage.product.species)
-  return read?.ok ? read.value : undefined
-})
+const facts = computed(() => assayStart(batch.stages.at(-1), journal.lines))
 const isWritten = (words: string): boolean => journal.lines.some(({ current }) => current === words)
 function write(words: string): void {
   journal.record({ kind: 'note', stage: batch.stages.at(-1)!.id, text: words } as NewEntry)
@@ -19,7 +15,7 @@ function write(words: string): void {
 </script>
 
 <template>
-  <AssayDesk :assays="batch.document?.assays ?? []" :product="product" @change="batch.changeAssays">
+  <AssayDesk :assays="batch.document?.assays ?? []" :facts="facts" @change="batch.changeAssays">
     <template #head>
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>

@@ -459,6 +459,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
               <ProbePanel quantity="temperature" @take="record" />
               <ProbePanel quantity="pH" @take="record" />
               <ProbePanel quantity="absorbance" @take="record" />
+              <ProbePanel quantity="conductivity" @take="record" />
             </template>
             <PanelGuard v-else-if="!line?.volume" name="The balance"
               ><BalancePanel bare :hands="hands" @take="record"
