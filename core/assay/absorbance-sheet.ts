@@ -144,6 +144,15 @@ function fewStandards(
   return { findings, ...(first && { headline: `molar absorptivity ${words(first.value)}` }) }
 }
 
+const MOLAR = { size: 1, unit: 'mol/L' } as const
+/** Standards below this, g/L, are told in mg/L. */
+const SMALL = 0.1
+/** Held as g/mL; people read g/L, or mg/L of dilute standards. */
+function massUnit(rows: readonly Row[]): { readonly size: number; readonly unit: string } {
+  const most = Math.max(0, ...rows.map(({ cells }) => cells.concentration?.value ?? 0))
+  return 1000 * most < SMALL ? { size: 1e6, unit: 'mg/L' } : { size: 1000, unit: 'g/L' }
+}
+
 /** Beer's and Lambert's law by a line for each wavelength, and the samples read off it. Nothing until three standards are there. */
 export function judgeAbsorbance(
   given: Readonly<Record<string, string>>,
@@ -169,9 +178,7 @@ export function judgeAbsorbance(
       ],
     }
   const isMolar = !kinds.has('mass per volume')
-  // Held as g/mL; people read g/L.
-  const size = isMolar ? 1 : 1000
-  const unit = isMolar ? 'mol/L' : 'g/L'
+  const { size, unit } = isMolar ? MOLAR : massUnit(rows)
   const calibrations = wavelengthsOf(given).flatMap(
     (wavelength, i) => calibrate(rows, `a${i + 1}`, wavelength, size, fittingOf(given)) ?? [],
   )

@@ -68,7 +68,9 @@ export function judgeConductometric({ figures }: AskedValues, rows: readonly Row
   if (points.length === 0) return RAW
   const found = breakOf(points)
   if (!found) return { ...RAW, findings: [noEnd(points.length)] }
-  const { x, uncertainty, before, after } = found
+  const { x, before, after } = found
+  // The crossing is no surer than the volumes are read.
+  const uncertainty = Math.hypot(found.uncertainty, readingOf(rows))
   const branch = (name: string, fit: Fit, from: number, to: number) => ({
     name,
     wavelength: '',
@@ -100,6 +102,10 @@ export function judgeConductometric({ figures }: AskedValues, rows: readonly Row
     ],
   }
 }
+
+/** What one volume is read to, as a standard uncertainty: the least sure of them. */
+const readingOf = (rows: readonly Row[]): number =>
+  Math.max(0, ...rows.map(({ cells: { volume } }) => (volume ? standardUncertainty(volume) : 0)))
 
 const tell = (slope: number): string => slope.toPrecision(3).replace('-', '−')
 

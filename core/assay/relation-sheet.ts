@@ -21,11 +21,12 @@ const shape: Shape = {
   about:
     'Write the relation as on paper: + − * / ^ and brackets, sqrt( ), ln( ), log( ), exp( ), sin( ), cos( ), and M(CuSO4·5H2O) for a molar mass. Each name in it becomes a column, or is held for all rows; units are checked, and the uncertainty and the working come as everywhere. Temperatures count in kelvins.',
   asked: [
-    { key: 'relation', label: 'Relation', what: 'text', example: 'w = c * (V - V0) * 5 * M(Fe) / m' },
+    { key: 'relation', label: 'Relation', what: 'text', wide: true, example: 'w = c * (V - V0) * 5 * M(Fe) / m' },
     {
       key: 'held',
       label: 'Held for all rows, each behind a semicolon',
       what: 'text',
+      wide: true,
       optional: true,
       example: 'c = 0.02000 ± 0.00004 mol/L; V0 = 0.05 mL',
     },

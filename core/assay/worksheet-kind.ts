@@ -64,6 +64,8 @@ export interface Asked {
   readonly optional?: true
   /** Zero would mean nothing here. */
   readonly nonZero?: true
+  /** It holds a line of text. */
+  readonly wide?: true
   readonly example: string
 }
 export interface Unit {

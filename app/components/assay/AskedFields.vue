@@ -22,7 +22,7 @@ const valueOf = (event: Event): string => (event.target as HTMLInputElement | HT
       ><span class="label">Name</span
       ><input class="field" maxlength="120" :value="sheet.name" @input="emit('name', valueOf($event))"
     /></label>
-    <div v-for="one in shape.asked" :key="one.key" :class="{ 'sm:col-span-2': one.what === 'equation' }">
+    <div v-for="one in shape.asked" :key="one.key" :class="{ 'sm:col-span-2': one.what === 'equation' || one.wide }">
       <label v-if="one.what === 'choice'"
         ><span class="label">{{ one.label }}</span
         ><select class="field" :value="sheet.given[one.key] ?? ''" @change="emit('give', one.key, valueOf($event))">
