@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test'
 
-const LONG = /(run|killed|crystals|route)\.spec\.ts/
+const LONG = /(run|killed|one-batch|crystals|route)\.spec\.ts/
 
 /** The real interface against a running server: bin/test starts one and names it in ZIP_LEDGER_URL. */
 export default defineConfig({

@@ -118,7 +118,7 @@ test('a calibration line is read, and a menu offers every kind of worksheet', as
   await expect(page.getByRole('img', { name: /^Calibration line/ })).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'New worksheet' }).click()
-  await expect(page.getByRole('menuitem')).toHaveCount(14)
+  await expect(page.getByRole('menuitem')).toHaveCount(22)
   await page.keyboard.press('Escape')
 })
 

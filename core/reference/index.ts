@@ -19,3 +19,4 @@ export { acidsLeft, basesLeft, metalsLeft, neverTreated, neverTreatedIons, oxida
 export { hydrolysedChlorides, leaveWithAmmonium, spinelMetals, thermalAnions, type ThermalAnionRow } from './thermal-anions'
 export { diamagnetic, magneticStandards, usualMoments, type DiamagneticRow, type UsualMoment } from './magnetism'
 export { usualTitrations, weighingForms, type UsualTitration, type WeighingForm } from './assay-methods'
+export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from './protons'

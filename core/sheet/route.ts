@@ -1,11 +1,12 @@
 import { molarMassFigure, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { exact, product, sum, type Figure } from '#core/quantity'
+import { carriedFrom, NO_SHARE, sharesOf, type CarriedPot } from './carried'
 import type { Plan } from './plan'
 import type { PlanProblem } from './problems'
 import { readPlan } from './read-plan'
 import type { Charge, ReadPlan, ReadStage, Reagent } from './read-stage'
-import { computeStage, extentForProduct, extentFrom, type SheetWarning, type StageSheet } from './stage'
+import { actingOf, computeStage, extentForProduct, extentFrom, type SheetWarning, type StageSheet } from './stage'
 
 /** What a stage that nothing feeds, or that feeds nothing, takes and gives. */
 const NOTHING = exact(0, 'amount', 'nothing')
@@ -113,21 +114,27 @@ function extentForNeed(stage: ReadStage, taken: readonly Figure[]): Figure {
 /** Every stage at the extent already found for it, with the water of pots that go on. */
 function inOrder({ stages }: ReadPlan, extents: ReadonlyMap<string, Figure>): StageSheet[] {
   const sheets: StageSheet[] = []
-  for (const stage of stages)
-    sheets.push(computeStage(stage, extents.get(stage.id) ?? NOTHING, carriedInto(stage, stages, sheets)))
+  const pots = new Map<string, CarriedPot>()
+  for (const stage of stages) {
+    const pot = potInto(stage, pots)
+    const sheet = computeStage(stage, extents.get(stage.id) ?? NOTHING, pot)
+    sheets.push(sheet)
+    if (stage.inPot) pots.set(stage.id, carriedFrom(stage, sheet, pot))
+  }
   return sheets
 }
 
-/** Water of the earlier stages whose pot goes on into this one. */
-function carriedInto(
-  { reagents }: ReadStage,
-  stages: readonly ReadStage[],
-  sheets: readonly StageSheet[],
-): Figure | undefined {
-  const pots = stages.flatMap((earlier, i): [number, Figure][] =>
-    earlier.inPot && sheets[i] && reagents.some(({ from }) => from === earlier.id) ? [[1, sheets[i]!.water.total]] : [],
-  )
-  return pots.length === 0 ? undefined : sum('water carried along in the pot', pots)
+/** What the pots of earlier stages bring into this one: their water, and what was left in them. */
+function potInto({ reagents }: ReadStage, pots: ReadonlyMap<string, CarriedPot>): CarriedPot | undefined {
+  const mine = [...new Set(reagents.flatMap(({ from }) => from ?? []))].flatMap(from => pots.get(from) ?? [])
+  if (mine.length === 0) return undefined
+  return {
+    water: sum(
+      'water carried along in the pot',
+      mine.map(({ water }) => [1, water] as const),
+    ),
+    matter: mine.flatMap(({ matter }) => matter),
+  }
 }
 
 function forwards(
@@ -137,14 +144,13 @@ function forwards(
 ): StageSheet[] {
   const made = new Map<string, Figure>()
   const sheets: StageSheet[] = []
+  const pots = new Map<string, CarriedPot>()
   for (const stage of stages) {
     const fed: ReadStage = { ...stage, reagents: stage.reagents.map(reagent => feed(reagent, made)) }
-    const extents = fed.reagents.flatMap(({ charge, term }) =>
-      charge.by === 'amount' ? [extentFrom(charge.amount, term)] : [],
-    )
-    const scale = extents.reduce((least, extent) => (extent.value < least.value ? extent : least))
-    const sheet = computeStage(fed, scale, carriedInto(stage, stages, sheets))
+    const pot = potInto(stage, pots)
+    const sheet = computeStage(fed, scaleOf(fed, pot), pot)
     sheets.push({ ...sheet, warnings: [...sheet.warnings, ...overdrawn(stage.reagents, made)] })
+    if (stage.inPot) pots.set(stage.id, carriedFrom(fed, sheet, pot))
     const { form, relation } = stage.product
     const real = weighed.get(stage.id)
     made.set(
@@ -155,6 +161,17 @@ function forwards(
     )
   }
   return sheets
+}
+
+/** The extent that the charges given by amount allow, what came along in the pot counted. */
+function scaleOf(stage: ReadStage, pot: CarriedPot | undefined): Figure {
+  const shares = sharesOf(stage, pot)
+  const extents = stage.reagents.flatMap((reagent, i) =>
+    reagent.charge.by === 'amount'
+      ? [extentFrom(actingOf(reagent, reagent.charge.amount, shares[i] ?? NO_SHARE), reagent.term)]
+      : [],
+  )
+  return extents.reduce((least, extent) => (extent.value < least.value ? extent : least))
 }
 
 /** A supply from an earlier stage without a charge of its own takes all that stage made. */

@@ -1,6 +1,7 @@
 import { termText, type Term } from '#core/equation'
 import { molarMassFigure } from '#core/formula'
 import { difference, exact, product, renamed, sum, type Figure, toSignificant } from '#core/quantity'
+import { madeByShare, NO_SHARE, sharesOf, within, type CarriedPot, type Share } from './carried'
 import type { ReadStage, Reagent } from './read-stage'
 import { leftoverMass, massFor, volumeFor } from './supply'
 import { coefficientOf, isWater, waterOf, type Water } from './water'
@@ -17,7 +18,13 @@ export interface ReagentLine {
   readonly volume?: Figure
   readonly equivalents: Figure
   readonly limits: boolean
+  /** What the reaction and what came along in the pot use up. */
   readonly consumed: Figure
+  /** Of this very species, in the pot from an earlier stage. */
+  readonly there?: Figure
+  /** What matter that came along in the pot uses up of it, and which. */
+  readonly eaten?: Figure
+  readonly eatenBy: readonly { readonly formula: string; readonly from: string }[]
   readonly leftover: { readonly amount: Figure; readonly mass: Figure; readonly wayOut: WayOut }
   /** What a technical solid leaves behind: neither formula nor moisture, and not dissolved. */
   readonly residue?: Figure
@@ -78,29 +85,34 @@ export const extentForProduct = (
 
 /**
  * The charge sheet of one stage at the extent its fixed charges or its target set (`scale`): what each reagent amounts to,
- * which limits, what is left, and what is made at full conversion of the limiting reagent. `carried` is water that came along in
- * the pot from the stage before.
+ * which limits, what is left, and what is made at full conversion of the limiting reagent. `pot` is what came along from the stage before: its
+ * water, and matter that a reagent need not bring or that uses it up.
  */
-export function computeStage(stage: ReadStage, scale: Figure, carried?: Figure): StageSheet {
-  const charged = stage.reagents.map(reagent => ({ reagent, amount: amountOf(reagent, scale) }))
-  const least = Math.min(...charged.map(({ reagent, amount }) => amount.value / reagent.term.coefficient))
-  const tied = charged.filter(({ reagent, amount }) => amount.value / reagent.term.coefficient <= least * (1 + TIE))
+export function computeStage(stage: ReadStage, scale: Figure, pot?: CarriedPot): StageSheet {
+  const shares = sharesOf(stage, pot)
+  const charged = stage.reagents.map((reagent, i) => {
+    const whole = shares[i] ?? NO_SHARE
+    const amount = amountOf(reagent, scale, whole)
+    const share = within(whole, amount)
+    return { reagent, share, amount, acts: actingOf(reagent, amount, share) }
+  })
+  const least = Math.min(...charged.map(({ reagent, acts }) => acts.value / reagent.term.coefficient))
+  const tied = charged.filter(({ reagent, acts }) => acts.value / reagent.term.coefficient <= least * (1 + TIE) + TINY)
   const first = tied.find(({ reagent }) => reagent.charge.by !== 'equivalents') ?? tied[0]!
   const extent =
     first.reagent.charge.by === 'equivalents' && first.reagent.charge.equivalents.value === 1
       ? scale
-      : extentFrom(first.amount, first.reagent.term)
+      : extentFrom(first.acts, first.reagent.term)
 
-  const reagents = charged.map(({ reagent, amount }) =>
+  const reagents = charged.map(one =>
     reagentLine(
-      reagent,
-      amount,
+      one,
       extent,
-      tied.some(one => one.reagent === reagent),
+      tied.some(({ reagent }) => reagent === one.reagent),
       stage.own,
     ),
   )
-  const water = waterOf(stage, charged, extent, carried)
+  const water = waterOf(stage, charged, extent, pot?.water, beside(charged))
   return {
     id: stage.id,
     limiting: tied.map(({ reagent }) => reagent.term.species.formula.text),
@@ -108,21 +120,65 @@ export function computeStage(stage: ReadStage, scale: Figure, carried?: Figure):
     reagents,
     products: productLines(stage, extent),
     water,
-    gases: gasesOf(stage, extent),
+    gases: gasesOf(stage, extent, beside(charged)),
     warnings: warningsOf(stage, water),
   }
 }
 
-function amountOf({ charge, term }: Reagent, scale: Figure): Figure {
+/** Below this, in moles of an extent, two limits are one. */
+const TINY = 1e-15
+
+interface Charged {
+  readonly reagent: Reagent
+  readonly amount: Figure
+  /** What of it and of its like in the pot is there for the reaction. */
+  readonly acts: Figure
+  readonly share: Share
+}
+
+/** By equivalents: of what the reaction needs and the pot's matter uses up, less what is there already. */
+function amountOf({ charge, term }: Reagent, scale: Figure, share: Share): Figure {
   const name = `amount of {${term.species.formula.text}}`
   if (charge.by === 'amount') return charge.amount
   const equivalents = charge.by === 'equivalents' && charge.equivalents.value !== 1 ? [charge.equivalents] : []
-  return product(name, 'amount', [scale, ...coefficientOf(term), ...equivalents])
+  const { there, eaten } = share
+  if (!there && !eaten) return product(name, 'amount', [scale, ...coefficientOf(term), ...equivalents])
+  const need = needOf(term, scale, share)
+  if (need.value <= 0) return exact(0, 'amount', name)
+  return equivalents.length > 0 ? product(name, 'amount', [need, ...equivalents]) : renamed(need, name)
 }
 
+/** What has to be put in: for the reaction, for what came along in the pot, less what of it is there. */
+function needOf(term: Term, extent: Figure, { there, eaten }: Share): Figure {
+  const species = term.species.formula.text
+  const reacts = product(`{${species}} that reacts`, 'amount', [extent, ...coefficientOf(term)])
+  return there || eaten
+    ? sum(`{${species}} needed`, [
+        [1, reacts],
+        ...(eaten ? [[1, eaten] as const] : []),
+        ...(there ? [[-1, there] as const] : []),
+      ])
+    : reacts
+}
+
+/** What is left for the reaction once the pot's matter has had its part: it goes first. */
+export function actingOf({ term }: Reagent, amount: Figure, { there, eaten }: Share): Figure {
+  if (!there && !eaten) return amount
+  const acts = sum(`{${term.species.formula.text}} for the reaction`, [
+    [1, amount],
+    ...(there ? [[1, there] as const] : []),
+    ...(eaten ? [[-1, eaten] as const] : []),
+  ])
+  return acts.value > 0 ? acts : exact(0, 'amount', acts.name)
+}
+
+/** Gas and water that reagents make with what came along in the pot, beside the stage's own reaction. */
+const beside = (charged: readonly Charged[]): Beside[] =>
+  charged.flatMap(({ reagent, share }) => madeByShare(reagent, share))
+type Beside = ReturnType<typeof madeByShare>[number]
+
 function reagentLine(
-  reagent: Reagent,
-  amount: Figure,
+  { reagent, amount, acts, share }: Charged,
   extent: Figure,
   limits: boolean,
   own: ReadStage['own'],
@@ -130,12 +186,19 @@ function reagentLine(
   const { supply, term, charge, planned } = reagent
   const species = term.species.formula.text
   const needed = product(`{${species}} that reacts`, 'amount', [extent, ...coefficientOf(term)])
+  const consumed = share.eaten
+    ? sum(`{${species}} used up`, [
+        [1, needed],
+        [1, share.eaten],
+      ])
+    : needed
   const left = limits
     ? exact(0, 'amount', `{${species}} left over`)
     : sum(`{${species}} left over`, [
-        [1, amount],
+        [1, acts],
         [-1, needed],
       ])
+  const wanted = needOf(term, extent, share)
   const mass = charge.by === 'amount' && charge.mass ? charge.mass : massFor(supply, amount)
   const volume = charge.by === 'amount' && charge.volume ? charge.volume : volumeFor(supply, amount)
   return {
@@ -149,8 +212,11 @@ function reagentLine(
     ...(volume && { volume }),
     equivalents: limits
       ? exact(1, 'number', `equivalents of {${species}}`)
-      : product(`equivalents of {${species}}`, 'number', [amount], [needed]),
-    consumed: needed,
+      : product(`equivalents of {${species}}`, 'number', [amount], [wanted]),
+    consumed,
+    ...(share.there && { there: share.there }),
+    ...(share.eaten && { eaten: share.eaten }),
+    eatenBy: share.by.map(({ formula, from }) => ({ formula: formula.text, from })),
     leftover: {
       amount: left,
       mass: leftoverMass(supply, left),
@@ -206,14 +272,28 @@ function madeOf({ reagents }: ReadStage, term: Term, extent: Figure): Figure {
   ])
 }
 
-const gasesOf = (stage: ReadStage, extent: Figure): Gas[] =>
-  stage.reaction.products
-    .filter(({ species }) => isGas(species.formula, species.phase, stage.own))
-    .map(term => {
-      const formula = term.species.formula.text
-      const amount = madeOf(stage, term, extent)
-      return { formula, amount, volume: product(`volume of {${formula}}`, 'volume', [amount, stage.molarVolume]) }
-    })
+/** The reaction's gases, and those that a reagent and the pot's matter make with each other. */
+function gasesOf(stage: ReadStage, extent: Figure, beside: readonly Beside[]): Gas[] {
+  const amounts = new Map<string, Figure[]>()
+  const add = (formula: string, amount: Figure): void => {
+    amounts.set(formula, [...(amounts.get(formula) ?? []), amount])
+  }
+  for (const term of stage.reaction.products)
+    if (isGas(term.species.formula, term.species.phase, stage.own))
+      add(term.species.formula.text, madeOf(stage, term, extent))
+  for (const { formula, amount, gas } of beside) if (gas) add(formula.text, amount)
+  return [...amounts].map(([formula, parts]) => {
+    const [only] = parts
+    const amount =
+      only && parts.length === 1
+        ? only
+        : sum(
+            `amount of {${formula}} in all`,
+            parts.map(part => [1, part] as const),
+          )
+    return { formula, amount, volume: product(`volume of {${formula}}`, 'volume', [amount, stage.molarVolume]) }
+  })
+}
 
 function warningsOf(stage: ReadStage, water: Water): SheetWarning[] {
   const warnings: SheetWarning[] = []

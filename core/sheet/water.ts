@@ -37,6 +37,7 @@ export function waterOf(
   charged: readonly { reagent: Reagent; amount: Figure }[],
   extent: Figure,
   carried?: Figure,
+  beside: readonly { readonly formula: Formula; readonly amount: Figure }[] = [],
 ): Water {
   const molar = molarMassFigure(waterFormula)
   let estimated = false
@@ -51,10 +52,21 @@ export function waterOf(
 
   const none = exact(0, 'mass', 'no water')
   const fromReagents = brought.length > 0 ? sum('water with the reagents', brought) : none
-  const fromReaction =
+  const ofReaction =
     made === eaten
       ? none
       : product('water from the reaction', 'mass', [extent, exact(made - eaten, 'number', 'waters made'), molar])
+  const withPot = beside.filter(({ formula }) => formula.text === waterFormula.text)
+  const fromReaction =
+    withPot.length === 0
+      ? ofReaction
+      : sum('water made', [
+          [1, ofReaction],
+          ...withPot.map(({ amount }): [number, Figure] => [
+            1,
+            product('water made with the pot’s matter', 'mass', [amount, molar]),
+          ]),
+        ])
   const perSpecies = relation.waters / relation.units
   const intoProduct =
     perSpecies === 0

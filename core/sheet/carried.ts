@@ -1,0 +1,160 @@
+import { relate, type Formula } from '#core/formula'
+import { exact, product, renamed, sum, type Figure } from '#core/quantity'
+import { acidOf, baseOf, madeByAcid, neutralise } from '#core/vessel'
+import type { ReadStage, Reagent } from './read-stage'
+import type { StageSheet } from './stage'
+import { isWater } from './water'
+
+/** Something that a pot brings into the next stage beside its product, moles. */
+export interface Carried {
+  readonly formula: Formula
+  readonly amount: Figure
+  /** The stage it was left by. */
+  readonly from: string
+}
+/** All that comes along in a pot. */
+export interface CarriedPot {
+  readonly water: Figure
+  readonly matter: readonly Carried[]
+}
+
+/** What carried matter does to one reagent of a stage. */
+export interface Share {
+  /** Of this very species, there already. */
+  readonly there?: Figure
+  /** Used up by carried matter that is no reactant of the stage. */
+  readonly eaten?: Figure
+  readonly by: readonly Carried[]
+  /** How much of that matter meets it: less than all where too little of the reagent goes in. */
+  readonly part: number
+}
+export const NO_SHARE: Share = { by: [], part: 1 }
+
+/** A share that takes no more of a reagent than there is. */
+export function within(share: Share, amount: Figure): Share {
+  const { eaten, there } = share
+  const most = amount.value + (there?.value ?? 0)
+  if (!eaten || eaten.value <= most) return share
+  const all = there
+    ? sum(eaten.name, [
+        [1, amount],
+        [1, there],
+      ])
+    : renamed(amount, eaten.name)
+  return { ...share, eaten: all, part: most / eaten.value }
+}
+
+/** For each reagent of a stage, in its order: what of it is in the pot already, and what the pot's acids and bases use up of it. Each acid or base is used once. */
+export function sharesOf(stage: ReadStage, pot: CarriedPot | undefined): readonly Share[] {
+  if (!pot || pot.matter.length === 0) return stage.reagents.map(() => NO_SHARE)
+  const isReactant = ({ formula }: Carried): boolean =>
+    stage.reagents.some(({ term }) => relate(formula, term.species.formula) !== undefined)
+  const eaters = new Set(pot.matter.filter(one => !isReactant(one)))
+  return stage.reagents.map((reagent): Share => {
+    const there = thereOf(reagent, pot.matter)
+    const meeting = [...eaters].filter(one => meets(reagent.term.species.formula, one.formula))
+    for (const one of meeting) eaters.delete(one)
+    return {
+      ...(there && { there }),
+      ...(meeting.length > 0 && { eaten: eatenOf(reagent, meeting) }),
+      by: meeting,
+      part: 1,
+    }
+  })
+}
+
+function thereOf({ term, from }: Reagent, matter: readonly Carried[]): Figure | undefined {
+  if (from) return undefined
+  const { formula } = term.species
+  const terms = matter.flatMap((one): [number, Figure][] => {
+    const relation = relate(one.formula, formula)
+    return relation ? [[relation.units, one.amount]] : []
+  })
+  return terms.length > 0 ? sum(`{${formula.text}} in the pot already`, terms) : undefined
+}
+
+/** One is an acid, the other a base that holds its proton. */
+function meets(reagent: Formula, carried: Formula): boolean {
+  const pairs = [
+    [acidOf(reagent), baseOf(carried)],
+    [acidOf(carried), baseOf(reagent)],
+  ] as const
+  return pairs.some(([acid, base]) => acid && base && neutralise(acid, base))
+}
+
+function eatenOf({ term }: Reagent, by: readonly Carried[]): Figure {
+  const { formula } = term.species
+  const isAcid = by.some(one => {
+    const [acid, base] = [acidOf(formula), baseOf(one.formula)]
+    return acid && base && neutralise(acid, base)
+  })
+  const count = (isAcid ? acidOf(formula) : baseOf(formula))?.count ?? 1
+  const equivalents = sum(
+    `equivalents of the pot’s ${isAcid ? 'base' : 'acid'}`,
+    by.map(one => [(isAcid ? baseOf(one.formula) : acidOf(one.formula))?.count ?? 1, one.amount] as const),
+  )
+  const whose = by.map(one => `{${one.formula.text}}`).join(' and ')
+  return product(
+    `{${formula.text}} for the ${whose} in the pot`,
+    'amount',
+    [equivalents],
+    count === 1 ? [] : [exact(count, 'number', `equivalents of {${formula.text}}`)],
+  )
+}
+
+/** Gas and water that a reagent and the pot's acids or bases make with each other, moles to the mole of what the reagent loses. */
+export function madeByShare(
+  reagent: Reagent,
+  share: Share,
+): { readonly formula: Formula; readonly amount: Figure; readonly gas: boolean }[] {
+  const { eaten, by, part } = share
+  if (!eaten) return []
+  const { formula } = reagent.term.species
+  const base = baseOf(formula) && by.some(one => acidOf(one.formula)) ? [{ of: formula, amount: eaten }] : []
+  const bases = base.length > 0 ? base : by.map(one => ({ of: one.formula, amount: partOf(one.amount, part) }))
+  return bases.flatMap(({ of, amount }) =>
+    madeByAcid(of).map(made => ({
+      formula: made.formula,
+      gas: made.gas,
+      amount: product(
+        `{${made.formula.text}} from {${of.text}} and the pot’s acid`,
+        'amount',
+        [amount],
+        [exact(1 / made.count, 'number', 'of it to one')],
+      ),
+    })),
+  )
+}
+
+const partOf = (amount: Figure, part: number): Figure =>
+  part === 1 ? amount : product(amount.name, 'amount', [amount, exact(part, 'number', 'the part that is met')])
+
+/** What a stage's pot brings to the next: all that is left of its reagents and was not taken out by decision, and what came along and was not used. */
+export function carriedFrom(stage: ReadStage, sheet: StageSheet, before: CarriedPot | undefined): CarriedPot {
+  const shares = sharesOf(stage, before).map((share, i) => {
+    const line = sheet.reagents[i]
+    return line ? within(share, line.amount) : share
+  })
+  const partUsed = (one: Carried): number => shares.find(({ by }) => by.includes(one))?.part ?? 0
+  const reused = (one: Carried): boolean =>
+    stage.reagents.some(({ term, from }) => !from && relate(one.formula, term.species.formula) !== undefined)
+  const left = sheet.reagents.flatMap((line, i): Carried[] => {
+    const reagent = stage.reagents[i]
+    if (!reagent || !line.planned || isWater(reagent.term) || isTakenOut(reagent)) return []
+    if (line.limits || !(line.leftover.amount.value > 0)) return []
+    return [{ formula: reagent.term.species.formula, amount: line.leftover.amount, from: stage.id }]
+  })
+  return {
+    water: sheet.water.total,
+    matter: [
+      ...(before?.matter ?? [])
+        .filter(one => !reused(one) && partUsed(one) < 1)
+        .map(one => ({ ...one, amount: partOf(one.amount, 1 - partUsed(one)) })),
+      ...left,
+    ],
+  }
+}
+
+/** A gas leaves; what the chemist filters off, boils off or quenches is gone. Everything else goes on with the pot. */
+const isTakenOut = ({ supply, wayOut }: Reagent): boolean =>
+  supply.kind === 'gas' || wayOut === 'filtered off' || wayOut === 'boiled off' || wayOut === 'quenched'

@@ -1,0 +1,1 @@
+export { acidOf, baseOf, donorOf, madeByAcid, neutralise, type Made, type Protons } from './protons'
