@@ -9,6 +9,7 @@ const core = {
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
   vessel: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'vessel'],
+  procedure: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'vessel', 'sheet'],
   assay: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   journal: ['problem', 'quantity', 'reference'],
   result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'assay', 'journal'],

@@ -7,6 +7,7 @@ import { gravimetric } from './commands/gravimetric'
 import { hydrate } from './commands/hydrate'
 import { dilute } from './commands/dilute'
 import { mass } from './commands/mass'
+import { procedure } from './commands/procedure'
 import { sheet } from './commands/sheet'
 import { titrate } from './commands/titrate'
 import { yieldCommand } from './commands/yield'
@@ -25,6 +26,7 @@ const commands: readonly Command[] = [
   empirical,
   titrate,
   dilute,
+  procedure,
 ]
 
 const usage = `bin/zl COMMAND ARGUMENT prints the answer as JSON. bin/zl COMMAND --help tells more.

@@ -105,6 +105,22 @@ const stage = z.strictObject({
     .max(12)
     .exactOptional(),
   solvent: measured.exactOptional(),
+  solvents: z
+    .array(z.strictObject({ name: text(40), volume: measured.exactOptional(), mass: measured.exactOptional() }))
+    .max(6)
+    .exactOptional(),
+  way: z
+    .enum([
+      'crystallise',
+      'take to dryness',
+      'throw down',
+      'salt out',
+      'heat dry',
+      'distil to dryness',
+      'leave in the pot',
+      'own',
+    ])
+    .exactOptional(),
   evaporate: measured.exactOptional(),
   at: measured.exactOptional(),
   vessel: measured.exactOptional(),

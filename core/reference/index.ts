@@ -20,3 +20,5 @@ export { hydrolysedChlorides, leaveWithAmmonium, spinelMetals, thermalAnions, ty
 export { diamagnetic, magneticStandards, usualMoments, type DiamagneticRow, type UsualMoment } from './magnetism'
 export { usualTitrations, weighingForms, type UsualTitration, type WeighingForm } from './assay-methods'
 export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from './protons'
+export { solvents, type SolventRow } from './solvents'
+export { solubilityRules, type SolubilityRule } from './solubility-rules'

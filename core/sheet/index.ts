@@ -37,7 +37,7 @@ export {
 export type { Charge, ReadPlan, ReadStage, Reagent, Room } from './read-stage'
 export { computePlan, computeReadPlan, type PlanSheet } from './route'
 export { computeStage, type Gas, type ProductLine, type ReagentLine, type SheetWarning, type StageSheet } from './stage'
-export { waterFormula, type Water } from './water'
+export { waterBrought, waterFormula, type Water } from './water'
 export { findDensityTable, strengthOf, type Strength } from './strength'
 export { chosenWays, isGas, wayOutOfExcess, type WayOut } from './ways-out'
 export { usualStock } from './dilution-by-volume'

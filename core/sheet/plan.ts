@@ -22,6 +22,10 @@ export interface StagePlan {
   readonly mix?: readonly { readonly equation: string; readonly share: string }[]
   /** Water put in as solvent, and water boiled off, by mass or volume. */
   readonly solvent?: string
+  /** Solvents by name; water among them is what `solvent` says shortly. */
+  readonly solvents?: readonly { readonly name: string; readonly volume?: string; readonly mass?: string }[]
+  /** How the product is won; proposed where it is left out. */
+  readonly way?: string
   readonly evaporate?: string
   /** Temperature it is kept at. */
   readonly at?: string

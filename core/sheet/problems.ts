@@ -24,6 +24,7 @@ export type SheetProblem =
   | { code: 'sheet.no-scale'; stage: string }
   | { code: 'sheet.two-scales'; stage: string }
   | { code: 'sheet.target-not-last'; stage: string }
+  | { code: 'sheet.unknown-solvent'; name: string; among: readonly string[] }
 
 /** Where in the plan, as keys from its root: `stages`, 0, `reagents`, 1, `charge`, `mass`. */
 export type Path = readonly (string | number)[]
@@ -55,6 +56,8 @@ function explainSheet(problem: SheetProblem): Advice {
         why: `These species allow ${problem.reactions.length} independent reactions: ${problem.reactions.join('; ')}.`,
         fix: 'Say which of them runs, or in what shares; or leave out what the other one makes.',
       }
+    case 'sheet.unknown-solvent':
+      return { why: `“${problem.name}” is not a solvent known here.`, fix: `Use ${problem.among.join(', ')}.` }
     case 'sheet.mix-stranger':
       return { why: `${problem.species} is not in the equation of this stage.`, fix: 'Choose the reactions again.' }
     case 'sheet.mix-empty':

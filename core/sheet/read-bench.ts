@@ -2,7 +2,8 @@ import { parseFormula, type Formula } from '#core/formula'
 import { exact, product, type Figure } from '#core/quantity'
 import type { StagePlan } from './plan'
 import type { Path, PlanProblem } from './problems'
-import { attempt, decided, need, quantity } from './refuse'
+import { solvents } from '#core/reference'
+import { attempt, decided, need, quantity, refuse } from './refuse'
 import { strengthOf, type Strength } from './strength'
 
 /** What the plan says of how a stage is run: water, temperature, vessel, time, trap, bath. */
@@ -32,7 +33,7 @@ export function readBench(
   stage: StagePlan,
   path: Path,
   problems: PlanProblem[],
-): { readonly bench: Bench; readonly unread: SideField[] } {
+): { readonly bench: Bench; readonly unread: SideField[]; readonly otherSolvents: readonly NamedSolvent[] } {
   const unread: SideField[] = []
   const field = <K extends SideField & keyof StagePlan, T>(
     key: K,
@@ -44,7 +45,9 @@ export function readBench(
     if (value === undefined) unread.push(key)
     return value
   }
-  const solvent = field('solvent', (text, at) => water(text, at, 'water as solvent'))
+  const named = attempt(problems, () => readSolvents(stage, path)) ?? []
+  const alsoWater = named.find(({ name }) => name === WATER)?.mass
+  const solvent = field('solvent', (text, at) => water(text, at, 'water as solvent')) ?? alsoWater
   const evaporate = field('evaporate', (text, at) => water(text, at, 'water boiled off'))
   const celsius = field('at', (text, at) => quantity(text, at, ['temperature'], 'working temperature').value)
   const vessel = field('vessel', (text, at) => decided(quantity(text, at, ['volume'], 'vessel')))
@@ -60,7 +63,35 @@ export function readBench(
     ...(bath && { bath }),
     ...(trap && { trap }),
   }
-  return { bench, unread }
+  return { bench, unread, otherSolvents: named.filter(({ name }) => name !== WATER) }
+}
+
+const WATER = 'water'
+export interface NamedSolvent {
+  readonly name: string
+  /** g. */
+  readonly mass: Figure
+}
+
+/** Solvents by name, each by volume or by mass, in g. */
+function readSolvents({ solvents: wanted = [] }: StagePlan, path: Path): NamedSolvent[] {
+  return wanted.map(({ name, volume, mass }, i) => {
+    const at = [...path, 'solvents', i]
+    const row = solvents.find(one => one.name === name)
+    if (!row)
+      return refuse([...at, 'name'], { code: 'sheet.unknown-solvent', name, among: solvents.map(one => one.name) })
+    if (name === WATER)
+      return { name, mass: water(volume ?? mass ?? '', [...at, volume ? 'volume' : 'mass'], 'water as solvent') }
+    if (mass) return { name, mass: quantity(mass, [...at, 'mass'], ['mass'], name) }
+    const read = quantity(volume ?? '', [...at, 'volume'], ['volume'], name)
+    return {
+      name,
+      mass: product(`mass of the ${name}`, 'mass', [
+        read,
+        exact(row.density, 'density', `density of ${name}`, `${row.density} g/mL`),
+      ]),
+    }
+  })
 }
 
 /** Water by mass or by volume, told in g. */

@@ -146,7 +146,7 @@ function readStage(
     stage.yield === undefined ? exact(1) : attempt(problems, () => readYield(stage.yield ?? '', [...path, 'yield']))
   const target = stage.target
   const read = target && attempt(problems, () => readTarget(target, [...path, 'target'], stageYield ?? exact(1)))
-  const { bench, unread } = readBench(stage, path, problems)
+  const { bench, unread, otherSolvents } = readBench(stage, path, problems)
   const reagents = readReagents(stage, reaction, path, earlier, molarVolume, problems)
   if (!reaction || !product || !reagents || (target && !read)) return undefined
   return {
@@ -155,6 +155,7 @@ function readStage(
     molarVolume,
     inPot,
     bench,
+    otherSolvents,
     unread: stageYield || target?.yield !== undefined ? unread : [...unread, 'yield'],
     reagents,
     product,

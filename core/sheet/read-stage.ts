@@ -38,6 +38,8 @@ export interface ReadStage {
   /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
   readonly inPot: boolean
   readonly bench: Bench
+  /** Solvents beside water, g. */
+  readonly otherSolvents: readonly { readonly name: string; readonly mass: Figure }[]
   /** Fields that say something that does not read: figures that hang on them are not to be shown. */
   readonly unread: readonly SideField[]
   /** The lab's own substances, which come before the shipped ones. */

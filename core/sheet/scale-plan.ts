@@ -12,7 +12,7 @@ export const scalePlan = (plan: Plan, factor: number): Plan => ({
 })
 
 function scaleStage(stage: StagePlan, factor: number): StagePlan {
-  const { target, solvent, evaporate, vessel, trap, bath, crystals } = stage
+  const { target, solvent, solvents, evaporate, vessel, trap, bath, crystals } = stage
   const grown = (text: string): string => scaleText(text, factor)
   return {
     ...stage,
@@ -21,6 +21,13 @@ function scaleStage(stage: StagePlan, factor: number): StagePlan {
     ),
     ...(target && { target: { ...target, mass: grown(target.mass) } }),
     ...(solvent !== undefined && { solvent: grown(solvent) }),
+    ...(solvents && {
+      solvents: solvents.map(({ name, volume, mass }) => ({
+        name,
+        ...(volume !== undefined && { volume: grown(volume) }),
+        ...(mass !== undefined && { mass: grown(mass) }),
+      })),
+    }),
     ...(evaporate !== undefined && { evaporate: grown(evaporate) }),
     ...(vessel !== undefined && { vessel: grown(vessel) }),
     ...(bath !== undefined && { bath: grown(bath) }),

@@ -1,1 +1,19 @@
 export { acidOf, baseOf, donorOf, madeByAcid, neutralise, type Made, type Protons } from './protons'
+export {
+  emptyVessel,
+  formulaOf,
+  gathered,
+  portionOf,
+  WATER,
+  type Lump,
+  type Out,
+  type Place,
+  type Portion,
+  type SolidKind,
+  type Vessel,
+} from './state'
+export { dissolvedParts, dryOf, standsAs, type Standing } from './stands-as'
+export { contact, netOf, react, type Met, type Net } from './contact'
+export { dissolvedOf, toldAs } from './told'
+export { atRest, type AtRest } from './rest'
+export { operate, operationWords, solventFormula, type Done, type Operation, type Setting } from './operations'

@@ -255,6 +255,33 @@ function moveOn(event: Event): void {
             />
           </td>
         </tr>
+        <tr v-if="reactants.some(one => one.line?.eaten || one.line?.there)">
+          <th scope="row">Of it, for the pot</th>
+          <td v-for="one in reactants" :key="one.text" class="in">
+            <template v-if="one.line?.eaten">
+              <FigureButton
+                :most="4"
+                :figure="one.line.eaten"
+                :of="`Of ${one.text}, for what came along in the pot`"
+                @working="emit('working', $event)"
+              />
+              <span class="small block"
+                >for the <RichText :text="one.line.eatenBy.map(({ formula }) => `{${formula}}`).join(`, `)" /> in it</span
+              >
+            </template>
+            <template v-if="one.line?.there">
+              <FigureButton
+                :most="4"
+                :figure="one.line.there"
+                :of="`${one.text} in the pot already`"
+                @working="emit('working', $event)"
+              />
+              <span class="small block">there already</span>
+            </template>
+          </td>
+          <td class="zip" />
+          <td v-for="one in products" :key="one.text" class="out" />
+        </tr>
         <tr class="h-[50px]">
           <th scope="row">Equivalents</th>
           <td v-for="one in reactants" :key="one.text" class="in">

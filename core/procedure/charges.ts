@@ -1,0 +1,81 @@
+import type { Formula } from '#core/formula'
+import { molarMass } from '#core/formula'
+import { oxidantsLeft } from '#core/reference'
+import { isGas, waterBrought, type ReadStage, type Reagent, type StageSheet } from '#core/sheet'
+import { donorOf, dryOf, formulaOf, standsAs, WATER } from '#core/vessel'
+
+/** One reagent of the sheet, as it enters the vessel: the species and the solvent it brings. */
+export interface Charge {
+  readonly species: string
+  readonly formula: Formula
+  readonly moles: number
+  readonly solvents: ReadonlyMap<string, number>
+  readonly weighed: string
+  /** What is put on the balance or measured, g or mL; undefined for a gas and for what an earlier stage made. */
+  readonly mass?: number
+  readonly volume?: number
+  readonly comes: 'solid' | 'liquid' | 'gas' | 'from a stage'
+  /** Strong enough that it goes into water, and not the other way. */
+  readonly isStrong: boolean
+  readonly isOxidant: boolean
+}
+
+/** A solution that is more than half reagent, or a liquid that gives protons; a judgement, no source. */
+const STRONG = 0.5
+
+/** What the sheet charges, each once; what the pot brings already is not among them. `isDry` keeps solids with their own water. */
+export function chargesOf(stage: ReadStage, sheet: StageSheet, isDry: boolean): Charge[] {
+  return stage.reagents.flatMap((reagent, i): Charge[] => {
+    const line = sheet.reagents[i]
+    if (!line || reagent.supply.inPot) return []
+    const moles = line.amount.value
+    const { formula } = reagent.term.species
+    const isWater = dryOf(formula).dry.text === 'H2O'
+    if (isWater && isDry) return []
+    const water = waterBrought(reagent, line.amount).terms.reduce((sum, [weight, of]) => sum + weight * of.value, 0)
+    const dry = isDry ? formula : dryOf(formula).dry
+    const crystals = isDry || isWater ? 0 : dryOf(formula).waters * moles * WATER_MOLAR
+    const solvents = water + crystals > 0 ? new Map([[WATER, water + crystals]]) : new Map<string, number>()
+    return [
+      {
+        species: line.species,
+        formula: isWater ? formula : dry,
+        moles: isWater ? 0 : moles,
+        solvents,
+        weighed: line.weighAs,
+        ...(line.mass && reagent.planned && { mass: line.mass.value }),
+        ...(line.volume && reagent.planned && { volume: line.volume.value }),
+        comes: isWater ? 'liquid' : comesAs(reagent),
+        isStrong: isStrongAcid(reagent),
+        isOxidant: oxidantsLeft.some(({ of }) => of === line.species),
+      },
+    ]
+  })
+}
+const WATER_MOLAR = molarMass(formulaOf('H2O'))
+
+function comesAs({ supply, term }: Reagent): Charge['comes'] {
+  if (supply.kind === 'stage') return 'from a stage'
+  if (supply.kind === 'gas' || (supply.kind === 'solid' && isGas(term.species.formula, term.species.phase)))
+    return 'gas'
+  return supply.kind === 'solid' ? 'solid' : 'liquid'
+}
+
+const isStrongAcid = ({ supply, term }: Reagent): boolean =>
+  donorOf(term.species.formula) !== undefined &&
+  (supply.kind === 'liquid' || (supply.strength?.massFraction?.value ?? 0) > STRONG)
+
+/**
+ * In which order charges go in, each rule with its reason: what is liquid goes first, so that there is something to stir; a strong acid into what is there, never the other way; solids
+ * into the liquor; what makes gas goes last, in portions; a gas is passed into the rest.
+ */
+export function inOrder(charges: readonly Charge[], makesGas: boolean): Charge[] {
+  const rank = (one: Charge): number => {
+    if (one.moles === 0) return 0
+    if (one.comes === 'gas') return 5
+    if (one.comes === 'liquid') return one.isStrong ? 2 : 1
+    if (one.comes === 'from a stage') return 0
+    return makesGas && standsAs(one.formula) === 'solid' ? 4 : 3
+  }
+  return charges.toSorted((a, b) => rank(a) - rank(b))
+}

@@ -1,0 +1,330 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { parseFormula } from '#core/formula'
+import { computeReadPlan, readPlan, type Plan, type StagePlan } from '#core/sheet'
+import { dissolvedOf, portionOf, solventFormula, type Portion } from '#core/vessel'
+import { procedureOf, toldVessel, type ToldStage } from '.'
+
+const procedure = (...stages: StagePlan[]) => {
+  const plan = { stages } as Plan
+  const read = readPlan(plan)
+  if (!read.ok) throw new Error(JSON.stringify(read.problem))
+  const sheet = computeReadPlan(read.value)
+  if (!sheet.ok) throw new Error(JSON.stringify(sheet.problem))
+  return { stages: procedureOf(plan, read.value, sheet.value), sheet: sheet.value }
+}
+const solid = (species: string, mass?: string, formula = species) => ({
+  species,
+  supply: { kind: 'solid' as const, formula },
+  ...(mass && { charge: { mass } }),
+})
+const liquor = (species: string, concentration: string, volume?: string) => ({
+  species,
+  supply: { kind: 'solution' as const, concentration },
+  ...(volume && { charge: { volume } }),
+})
+const one = (equation: string, product: StagePlan['product'], reagents: unknown[], more: Partial<StagePlan> = {}) =>
+  ({ id: 's1', equation, reagents, product, ...more }) as StagePlan
+
+const elements = (portions: readonly Portion[]): Map<string, number> => {
+  const all = new Map<string, number>()
+  for (const { form, amount } of portions) {
+    const read = parseFormula(form)
+    if (!read.ok) throw new Error(form)
+    for (const [symbol, count] of read.value.composition) all.set(symbol, (all.get(symbol) ?? 0) + count * amount)
+  }
+  return all
+}
+const solventPortions = (held: ReadonlyMap<string, number> | Readonly<Record<string, number>>): Portion[] =>
+  [...(held instanceof Map ? held : Object.entries(held))].map(([name, mass]) => {
+    const formula = solventFormula(name)
+    return portionOf(formula, mass / portionOf(formula, 1).mass)
+  })
+
+/** Law 1: what was there and what is charged is what is there and what left, element by element. */
+function expectBalanced({ steps, named }: ToldStage, start: readonly Portion[] = []): void {
+  let before = elements(start)
+  for (const step of steps) {
+    const { charge, out, after } = step
+    const held = [
+      ...dissolvedOf(after, named),
+      ...after.lumps.map(({ form, moles }) => portionOf(form, moles)),
+      ...solventPortions(after.solvents),
+    ]
+    const species = charge?.species ? parseFormula(charge.species) : undefined
+    const entered = [
+      ...(species?.ok && charge?.mass
+        ? [portionOf(species.value, charge.mass / portionOf(species.value, 1).mass)]
+        : []),
+      ...solventPortions(charge?.solvents ?? {}),
+    ]
+    const [now, gone, came] = [elements(held), elements(out.flatMap(({ matter }) => matter)), elements(entered)]
+    for (const symbol of new Set([...before.keys(), ...now.keys(), ...gone.keys(), ...came.keys()])) {
+      const sum = (before.get(symbol) ?? 0) + (came.get(symbol) ?? 0)
+      const rest = (now.get(symbol) ?? 0) + (gone.get(symbol) ?? 0)
+      expect(Math.abs(sum - rest), `${step.id}: ${symbol} ${sum} against ${rest}`).toBeLessThan(1e-7 * Math.max(1, sum))
+    }
+    before = now
+  }
+}
+/** Law 2: all of the sheet goes in, once. */
+function expectAllCharged({ steps }: ToldStage, species: string, mass: number): void {
+  const sum = steps.reduce((all, { charge }) => all + (charge?.species === species ? (charge.mass ?? 0) : 0), 0)
+  expect(sum).toBeCloseTo(mass, 6)
+}
+const doing = ({ steps }: ToldStage): string[] => steps.map(({ operation }) => operation.do)
+
+describe('crystallise', () => {
+  const copper = one('CuO + H2SO4 -> CuSO4 + H2O', { species: 'CuSO4', form: 'CuSO4·5H2O' }, [
+    solid('CuO', '8.00 g'),
+    liquor('H2SO4', '2.00 mol/L', '55.0 mL'),
+  ])
+  const [stage] = procedure(copper).stages
+  it('dissolves, boils down, cools, filters, washes and dries, and every element is there', () => {
+    expect(stage!.way).toMatchObject({ way: 'crystallise', proposed: true })
+    expect(doing(stage!)).toEqual(expect.arrayContaining(['charge', 'boil off', 'cool', 'filter off', 'wash', 'dry']))
+    expectBalanced(stage!)
+    expectAllCharged(stage!, 'CuO', 8.0)
+  })
+  it('predicts the crop: most of 25.1 g, less than all', () => {
+    expect(stage!.product.form).toBe('CuSO4·5H2O')
+    expect(stage!.product.mass!).toBeGreaterThan(15)
+    expect(stage!.product.mass!).toBeLessThan(25.1)
+    // The acid in excess does not boil off: a little of it dries in.
+    expect(stage!.product.with.map(({ form }) => form)).toContain('H2SO4')
+  })
+  it('filters an insoluble excess off before it crystallises', () => {
+    const [more] = procedure(
+      one('CuO + H2SO4 -> CuSO4 + H2O', { species: 'CuSO4', form: 'CuSO4·5H2O' }, [
+        solid('CuO', '10.0 g'),
+        liquor('H2SO4', '2.00 mol/L', '50.0 mL'),
+      ]),
+    ).stages
+    const hot = more!.steps.find(({ out }) => out.some(({ to }) => to === 'cake'))!
+    expect(hot.out[0]!.matter[0]).toMatchObject({ form: 'CuO' })
+    expect(hot.out[0]!.matter[0]!.mass).toBeCloseTo(10 - 0.1 * 79.545, 2)
+    expect(more!.product.with.some(({ form }) => form === 'CuO')).toBe(false)
+    expectBalanced(more!)
+  })
+  it('adds a carbonate in portions, each with its gas', () => {
+    const [cobalt] = procedure(
+      one('CoCO3 + HCl -> CoCl2 + H2O + CO2', { species: 'CoCl2', form: 'CoCl2·6H2O' }, [
+        solid('CoCO3', '8.40 g'),
+        liquor('HCl', '3.00 mol/L', '60.0 mL'),
+      ]),
+    ).stages
+    const portions = cobalt!.steps.filter(({ charge }) => charge?.species === 'CoCO3')
+    expect(portions.length).toBeGreaterThanOrEqual(4)
+    expect(
+      portions.every(({ out, cautions }) => out[0]!.matter[0]!.form === 'CO2' && cautions.includes('foaming')),
+    ).toBe(true)
+    expectAllCharged(cobalt!, 'CoCO3', 8.4)
+    expectBalanced(cobalt!)
+  })
+})
+
+describe('throw down', () => {
+  it('washes barium sulfate until what came with it is gone', () => {
+    const [stage] = procedure(
+      one('BaCl2 + Na2SO4 -> BaSO4 + NaCl', { species: 'BaSO4' }, [
+        liquor('BaCl2', '0.25 mol/L', '40 mL'),
+        liquor('Na2SO4', '0.5 mol/L', '25 mL'),
+      ]),
+    ).stages
+    expect(stage!.way.way).toBe('throw down')
+    /* 10.0 mmol of Ba: 2.334 g. */
+    expect(stage!.product.mass!).toBeCloseTo(2.334, 2)
+    expect(stage!.product.with.reduce((sum, { mass }) => sum + mass, 0)).toBeLessThan(0.02)
+    expect(stage!.steps.flatMap(({ out }) => out.map(({ to }) => to))).toEqual(
+      expect.arrayContaining(['filtrate', 'washings', 'gas']),
+    )
+    expectBalanced(stage!)
+  })
+  it('never filters the product away, nor leaves the chalk in a soluble one', () => {
+    const [iodate] = procedure(
+      one(
+        'Ca(IO3)2 + K2CO3 -> CaCO3 + KIO3',
+        { species: 'KIO3' },
+        [solid('Ca(IO3)2', '20.0 g'), solid('K2CO3', '7.09 g')],
+        {
+          solvent: '200 mL',
+        },
+      ),
+    ).stages
+    const cake = iodate!.steps.flatMap(({ out }) =>
+      out.filter(({ to }) => to === 'cake').flatMap(({ matter }) => matter),
+    )
+    expect(cake.find(({ form }) => form === 'CaCO3')!.mass).toBeGreaterThan(4.5)
+    expect(iodate!.product.with.some(({ form }) => form === 'CaCO3')).toBe(false)
+    expectBalanced(iodate!)
+  })
+})
+
+describe('heat dry', () => {
+  it.each([
+    ['Mg + O2 -> MgO', 'MgO', [solid('Mg', '1.000 g'), { species: 'O2', supply: { kind: 'gas' } }], 1.658],
+    ['Mg(OH)2 -> MgO + H2O', 'MgO', [solid('Mg(OH)2', '5.832 g')], 4.03],
+    ['NaHCO3 -> Na2CO3 + H2O + CO2', 'Na2CO3', [solid('NaHCO3', '8.401 g')], 5.3],
+    ['CuSO4·5H2O -> CuSO4 + H2O', 'CuSO4', [solid('CuSO4·5H2O', '24.97 g')], 15.96],
+    ['FeCl2·4H2O -> FeCl2 + H2O', 'FeCl2', [solid('FeCl2·4H2O', '19.88 g')], 12.67],
+  ] as const)('%s is not dissolved, iced or filtered', (equation, product, reagents, mass) => {
+    const [stage] = procedure(one(equation, { species: product }, [...reagents])).stages
+    expect(stage!.way).toMatchObject({ way: 'heat dry', proposed: true })
+    expect(doing(stage!).filter(name => ['filter off', 'wash', 'add solvent', 'stir'].includes(name))).toEqual([])
+    expect(stage!.product.mass!).toBeCloseTo(mass, 1)
+    expect(stage!.product.with).toEqual([])
+    expectBalanced(stage!)
+  })
+})
+
+describe('what is carried over', () => {
+  const alum = [
+    one(
+      'Al + KOH + H2O -> KAl(OH)4 + H2',
+      { species: 'KAl(OH)4' },
+      [solid('Al', '1.0343 g'), liquor('KOH', '1.5 mol/L', '50.0 mL')],
+      {
+        inPot: true,
+      },
+    ),
+    {
+      id: 's2',
+      equation: 'KAl(OH)4 + H2SO4 -> KAl(SO4)2 + H2O',
+      reagents: [{ species: 'KAl(OH)4', supply: { kind: 'stage', from: 's1' } }, liquor('H2SO4', '4.00 mol/L')],
+      product: { species: 'KAl(SO4)2', form: 'KAl(SO4)2·12H2O' },
+    } as StagePlan,
+  ]
+  const { stages, sheet } = procedure(...alum)
+  it('is in the second vessel, and the sheet’s acid meets all of it', () => {
+    expect(stages[0]!.way.way).toBe('leave in the pot')
+    const start = stages[0]!.end
+    expect(start.ions.get('OH^-')).toBeCloseTo(36.67e-3, 4)
+    const stirred = stages[1]!.steps.find(({ operation }) => operation.do === 'stir')!.after
+    // The caustic is gone, and with one equivalent no acid is left.
+    expect(stirred.ions.get('OH^-') ?? 0).toBeLessThan(1e-9)
+    expect(stirred.ions.get('H^+') ?? 0).toBeLessThan(1e-6)
+    expectBalanced(stages[0]!)
+    const held = [
+      ...dissolvedOf(start, stages[1]!.named),
+      ...start.lumps.map(({ form, moles }) => portionOf(form, moles)),
+      ...solventPortions(start.solvents),
+    ]
+    expectBalanced(stages[1]!, held)
+  })
+  it('tells of hydrogen, of the alum, and of no more than the sheet’s theory', () => {
+    expect(stages[0]!.steps.some(({ cautions }) => cautions.includes('hydrogen'))).toBe(true)
+    expect(stages[1]!.product.mass!).toBeLessThan(sheet.overall.theoretical.value)
+    expect(stages[1]!.product.mass!).toBeGreaterThan(0.5 * sheet.overall.theoretical.value)
+  })
+  it('gives half a mole of carbon dioxide from 711 mmol of forgotten acid', () => {
+    const chrome = procedure(
+      one(
+        'Cr + HCl -> CrCl3 + H2',
+        { species: 'CrCl3' },
+        [solid('Cr', '5.00 g'), liquor('HCl', '10 mol/L', '100 mL')],
+        { inPot: true },
+      ),
+      {
+        id: 's2',
+        equation: 'CrCl3 + Na2CO3 + H2O -> Cr(OH)3 + NaCl + CO2',
+        reagents: [{ species: 'CrCl3', supply: { kind: 'stage', from: 's1' } }, solid('Na2CO3')],
+        product: { species: 'Cr(OH)3' },
+      } as StagePlan,
+    ).stages
+    const gas = chrome[1]!.steps
+      .flatMap(({ out }) => out.flatMap(({ matter }) => matter))
+      .filter(({ form }) => form === 'CO2')
+    expect(gas.reduce((sum, { amount }) => sum + amount, 0)).toBeCloseTo(0.5, 2)
+    expect(chrome[1]!.product.mass!).toBeCloseTo((5 / 51.996) * 103.02, 1)
+  })
+})
+
+describe('what is not known', () => {
+  it('is said so: no solubility, no crop', () => {
+    const [stage] = procedure(
+      one(
+        'Co(NO3)2 + KNO2 -> K3[Co(NO2)6] + KNO3',
+        { species: 'K3[Co(NO2)6]' },
+        [solid('Co(NO3)2', '5 g'), solid('KNO2')],
+        {
+          mix: undefined,
+          way: 'own',
+        } as never,
+      ).equation === ''
+        ? one('', { species: '' }, [])
+        : one('NaCl + KNO3 -> NaNO3 + KCl', { species: 'KCl' }, [solid('NaCl', '5 g'), solid('KNO3')], {
+            way: 'own',
+            solvent: '50 mL',
+          }),
+    ).stages
+    expect(stage!.product.mass).toBeUndefined()
+    expect(toldVessel(stage!.steps.at(-1)!, stage!.named)).toBeUndefined()
+  })
+})
+
+describe('the laws, over random plans', () => {
+  const cases: readonly [equation: string, product: StagePlan['product'], [string, string], [string, string]][] = [
+    ['ZnO + H2SO4 -> ZnSO4 + H2O', { species: 'ZnSO4', form: 'ZnSO4·7H2O' }, ['ZnO', 'solid'], ['H2SO4', '3 mol/L']],
+    ['Zn + HCl -> ZnCl2 + H2', { species: 'ZnCl2' }, ['Zn', 'solid'], ['HCl', '6 mol/L']],
+    [
+      'MgCO3 + HNO3 -> Mg(NO3)2 + H2O + CO2',
+      { species: 'Mg(NO3)2', form: 'Mg(NO3)2·6H2O' },
+      ['MgCO3', 'solid'],
+      ['HNO3', '4 mol/L'],
+    ],
+    ['CuSO4 + NaOH -> Cu(OH)2 + Na2SO4', { species: 'Cu(OH)2' }, ['CuSO4', 'solid'], ['NaOH', '2 mol/L']],
+    ['AgNO3 + NaCl -> AgCl + NaNO3', { species: 'AgCl' }, ['AgNO3', 'solid'], ['NaCl', '1 mol/L']],
+    ['KOH + HNO3 -> KNO3 + H2O', { species: 'KNO3' }, ['KOH', 'solid'], ['HNO3', '5 mol/L']],
+    ['NH3 + H2SO4 -> (NH4)2SO4', { species: '(NH4)2SO4' }, ['NH3', '10 mol/L'], ['H2SO4', '3 mol/L']],
+    [
+      'CaCO3 + CH3COOH -> Ca(CH3COO)2 + H2O + CO2',
+      { species: 'Ca(CH3COO)2' },
+      ['CaCO3', 'solid'],
+      ['CH3COOH', '5 mol/L'],
+    ],
+  ]
+  const reagent = ([species, how]: readonly [string, string], mmol: number) => ({
+    species,
+    supply: how === 'solid' ? { kind: 'solid' as const } : { kind: 'solution' as const, concentration: how },
+    charge: { amount: `${mmol.toFixed(3)} mmol` },
+  })
+  const plan = fc.record({
+    which: fc.integer({ min: 0, max: cases.length - 1 }),
+    a: fc.double({ min: 5, max: 300, noNaN: true }),
+    b: fc.double({ min: 5, max: 300, noNaN: true }),
+    water: fc.integer({ min: 20, max: 400 }),
+  })
+  const stageOf = ({ which, a, b, water }: { which: number; a: number; b: number; water: number }, k = 1) => {
+    const [equation, product, first, second] = cases[which]!
+    return one(equation, product, [reagent(first, a * k), reagent(second, b * k)], { solvent: `${water * k} mL` })
+  }
+  it('conserve every element at every operation', () => {
+    fc.assert(
+      fc.property(plan, drawn => {
+        expectBalanced(procedure(stageOf(drawn)).stages[0]!)
+      }),
+      { numRuns: 120 },
+    )
+  })
+  it('scale: twice the plan is twice every amount', () => {
+    fc.assert(
+      fc.property(plan, drawn => {
+        const [single, double] = [procedure(stageOf(drawn)).stages[0]!, procedure(stageOf(drawn, 2)).stages[0]!]
+        const [a, b] = [single.product.mass, double.product.mass]
+        if (a === undefined) return expect(b).toBeUndefined()
+        expect(Math.abs(b! - 2 * a)).toBeLessThan(1e-3 * Math.max(0.1, b!))
+      }),
+      { numRuns: 40 },
+    )
+  })
+  it('never win more than the sheet’s theory', () => {
+    fc.assert(
+      fc.property(plan, drawn => {
+        const { stages, sheet } = procedure(stageOf(drawn))
+        const mass = stages[0]!.product.mass
+        if (mass !== undefined) expect(mass).toBeLessThan(sheet.overall.theoretical.value * (1 + 1e-6) + 1e-9)
+      }),
+      { numRuns: 60 },
+    )
+  })
+})

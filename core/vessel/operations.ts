@@ -1,0 +1,251 @@
+import { findSubstance, molarMass, type Formula } from '#core/formula'
+import { solvents } from '#core/reference'
+import { findCurve, saturationAt, type Curve } from '#core/solution'
+import { contact, react, type Net } from './contact'
+import { atRest } from './rest'
+import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
+import { formulaOf, gathered, plus, portionOf, WATER, withLump, type Out, type Portion, type Vessel } from './state'
+import { toldAs } from './told'
+
+/** What is done to a vessel: one row of the table below each. Masses in g, temperatures in °C, amounts in moles. */
+export type Operation =
+  | { readonly do: 'weigh' | 'measure' | 'stir' | 'stand' | 'observe' | 'weigh crop' }
+  /** A species goes in, with the solvent that it brings. */
+  | {
+      readonly do: 'charge'
+      readonly formula: Formula
+      readonly moles: number
+      readonly solvents: ReadonlyMap<string, number>
+    }
+  | { readonly do: 'add solvent'; readonly solvents: ReadonlyMap<string, number> }
+  | { readonly do: 'heat to' | 'cool'; readonly celsius: number }
+  /** So much water, or all of it and of every solvent. */
+  | { readonly do: 'boil off'; readonly water: number }
+  | { readonly do: 'take to dryness' | 'distil off' }
+  /** `retained` is the liquor that a cake keeps, as a share of its solids' mass. */
+  | { readonly do: 'filter off'; readonly keep: 'solid' | 'liquor'; readonly retained: number }
+  | {
+      readonly do: 'wash'
+      readonly solvents: ReadonlyMap<string, number>
+      readonly celsius: number
+      readonly retained: number
+    }
+  | { readonly do: 'dry' }
+  | { readonly do: 'ignite'; readonly celsius: number }
+export const operationWords: Readonly<Record<Operation['do'], string>> = {
+  weigh: 'weigh a reagent out; nothing enters the vessel',
+  measure: 'measure a reagent or solvent out; nothing enters the vessel',
+  charge: 'a reagent, or a portion of it, enters the vessel',
+  'add solvent': 'a solvent enters the vessel',
+  stir: 'stir until what happens at contact has happened',
+  stand: 'let it stand',
+  observe: 'look',
+  'heat to': 'bring to a temperature, and let the salts come to rest there',
+  cool: 'cool, and let the salts come to rest there',
+  'boil off': 'boil off so much water',
+  'take to dryness': 'evaporate all that evaporates',
+  'distil off': 'distil the solvent off',
+  'filter off': 'filter: keep the solid, or the liquor',
+  wash: 'wash the cake on the filter',
+  dry: 'dry: what clings evaporates, what it held stays',
+  ignite: 'heat dry: the reaction of the dry solids runs',
+  'weigh crop': 'weigh the crop',
+}
+
+export interface Setting {
+  /** The stage's equation in its net form; none once it has no part any more. */
+  readonly net?: Net | undefined
+  /** Salts that the plan speaks of, dry, the product first. */
+  readonly named: readonly Formula[]
+  /** The form that is isolated. */
+  readonly product: Formula
+  readonly own?: readonly Curve[]
+}
+export interface Done {
+  readonly vessel: Vessel
+  readonly out: readonly Out[]
+  readonly unknown?: string
+}
+
+const WATER_MOLAR = molarMass(formulaOf('H2O'))
+const leaving = (to: Out['to'], matter: readonly Portion[]): Out[] =>
+  matter.length > 0 ? [{ to, matter: gathered(matter) }] : []
+
+/** Does one operation: the vessel after it, and all that left it. Matter is neither made nor lost but as reactions change it. */
+export function operate(vessel: Vessel, operation: Operation, setting: Setting): Done {
+  switch (operation.do) {
+    case 'weigh':
+    case 'measure':
+    case 'observe':
+    case 'weigh crop':
+      return { vessel, out: [] }
+    case 'stir':
+    case 'stand':
+      return settled(vessel, setting)
+    case 'charge':
+      return settled(charged(vessel, operation), setting)
+    case 'add solvent':
+      return settled(withSolvents(vessel, operation.solvents), setting)
+    case 'heat to':
+    case 'cool':
+      return settled({ ...vessel, celsius: operation.celsius }, setting)
+    case 'boil off':
+      return boiledOff(vessel, operation.water, setting)
+    case 'take to dryness':
+    case 'dry':
+      return dried(vessel, setting, 'gas')
+    case 'distil off':
+      return dried(vessel, setting, 'distillate')
+    case 'filter off':
+      return filtered(vessel, operation, setting)
+    case 'wash':
+      return washed(vessel, operation, setting)
+    case 'ignite':
+      return ignited(vessel, operation.celsius, setting)
+  }
+}
+
+/** Contact, then rest. Without water only the dry stand beside each other. */
+function settled(vessel: Vessel, { net, named, own }: Setting): Done {
+  const isWet = [...vessel.solvents.values()].some(grams => grams > 0)
+  if (!isWet) return { vessel, out: [] }
+  const met = contact(dissolved(vessel), net)
+  const rest = atRest(met.vessel, named, own)
+  return { vessel: rest.vessel, out: leaving('gas', met.gases), ...(rest.unknown && { unknown: rest.unknown }) }
+}
+
+/** What dissolves goes into the liquor before anything reacts; what is too much for it comes to rest again. */
+function dissolved(vessel: Vessel): Vessel {
+  let { ions, solvents } = vessel
+  const lumps = vessel.lumps.filter(({ form, moles, is }) => {
+    const { dry, waters } = dryOf(form)
+    if (standsAs(dry) !== 'dissolved' || is === 'thrown down') return true
+    for (const { key, count } of dissolvedParts(dry)) ions = plus(ions, key, count * moles)
+    if (waters > 0) solvents = plus(solvents, WATER, waters * moles * WATER_MOLAR)
+    return false
+  })
+  return { ...vessel, ions, solvents, lumps }
+}
+
+const withSolvents = (vessel: Vessel, solvents: ReadonlyMap<string, number>): Vessel => ({
+  ...vessel,
+  solvents: [...solvents].reduce<ReadonlyMap<string, number>>(
+    (all, [name, grams]) => plus(all, name, grams),
+    vessel.solvents,
+  ),
+})
+
+function charged(vessel: Vessel, { formula, moles, solvents }: Extract<Operation, { do: 'charge' }>): Vessel {
+  const wet = withSolvents(vessel, solvents)
+  if (isGasAlone(formula) && standsAs(formula) === 'gas') return { ...wet, ions: plus(wet.ions, formula.text, moles) }
+  return { ...wet, lumps: withLump(wet.lumps, formula, moles, 'unreacted') }
+}
+
+function boiledOff(vessel: Vessel, water: number, setting: Setting): Done {
+  const there = vessel.solvents.get(WATER) ?? 0
+  const gone = Math.min(water, there)
+  const done = settled({ ...vessel, solvents: plus(vessel.solvents, WATER, -gone) }, setting)
+  return { ...done, out: [...leaving('gas', [waterOf(gone)]), ...done.out] }
+}
+const waterOf = (grams: number): Portion => ({ form: 'H2O', amount: grams / WATER_MOLAR, mass: grams })
+
+const solventRow = (name: string) => solvents.find(row => row.name === name)
+/** The formula of a solvent by its name; water's for one that no table has. */
+export const solventFormula = (name: string): Formula => formulaOf(solventRow(name)?.formula ?? 'H2O')
+const solventPortion = (name: string, grams: number): Portion => {
+  const form = solventFormula(name)
+  return { form: form.text, amount: grams / molarMass(form), mass: grams }
+}
+
+const isVolatile = (form: string): boolean => {
+  const row = findSubstance(formulaOf(form))?.row
+  return row?.volatile === true || row?.state === 'gas'
+}
+
+/** Solvents and volatile solutes leave; what was dissolved stays as solid: the product in its form, as far as there is water for it, the rest in the forms of the tables. */
+function dried(vessel: Vessel, { named, product, own = [] }: Setting, to: 'gas' | 'distillate'): Done {
+  let { lumps } = vessel
+  let water = vessel.solvents.get(WATER) ?? 0
+  const gone: Portion[] = []
+  for (const portion of toldAs(vessel.ions, named)) {
+    if (isVolatile(portion.form)) {
+      gone.push(portion)
+      continue
+    }
+    const dry = formulaOf(portion.form)
+    const { form, waters } = formTaken(dry, product, own)
+    const wanted = waters * portion.amount * WATER_MOLAR
+    const share = wanted > 0 ? Math.min(1, water / wanted) : 1
+    const isProduct = dryOf(product).dry.text === dry.text
+    lumps = withLump(lumps, form, portion.amount * share, isProduct ? 'crystals' : 'residue')
+    if (share < 1) lumps = withLump(lumps, dry, portion.amount * (1 - share), isProduct ? 'crystals' : 'residue')
+    water -= wanted * share
+  }
+  for (const [name, grams] of vessel.solvents)
+    gone.push(solventPortion(name, name === WATER ? Math.max(0, water) : grams))
+  return { vessel: { ...vessel, solvents: new Map(), ions: new Map(), lumps }, out: leaving(to, gone) }
+}
+
+function formTaken(dry: Formula, product: Formula, own: readonly Curve[]): { form: Formula; waters: number } {
+  const wanted = dryOf(product)
+  if (wanted.dry.text === dry.text) return { form: product, waters: wanted.waters }
+  const curve = findCurve(dry, own)?.curve
+  const stands = curve && curve.salt.text === dry.text ? saturationAt(curve, 25) : undefined
+  return stands?.ok ? { form: stands.value.phase.form, waters: stands.value.phase.waters } : { form: dry, waters: 0 }
+}
+
+const massOf = (portions: readonly Portion[]): number => portions.reduce((sum, { mass }) => sum + mass, 0)
+const solidsOf = ({ lumps }: Vessel): Portion[] => lumps.map(({ form, moles }) => portionOf(form, moles))
+function liquorOf({ solvents: held, ions }: Vessel, named: readonly Formula[], share: number): Portion[] {
+  const part = new Map([...ions].map(([key, moles]) => [key, moles * share] as const))
+  return [...[...held].map(([name, grams]) => solventPortion(name, grams * share)), ...toldAs(part, named)].filter(
+    ({ mass }) => mass > 0,
+  )
+}
+const shareOf = (map: ReadonlyMap<string, number>, share: number): Map<string, number> =>
+  new Map([...map].map(([key, value]) => [key, value * share] as const))
+
+function filtered(
+  vessel: Vessel,
+  { keep, retained }: { readonly keep: 'solid' | 'liquor'; readonly retained: number },
+  { named }: Setting,
+  to: Out['to'] = 'filtrate',
+): Done {
+  if (keep === 'liquor') return { vessel: { ...vessel, lumps: [] }, out: leaving('cake', solidsOf(vessel)) }
+  const whole = massOf(liquorOf(vessel, named, 1))
+  const kept = whole > 0 ? Math.min(1, (retained * massOf(solidsOf(vessel))) / whole) : 0
+  return {
+    vessel: { ...vessel, solvents: shareOf(vessel.solvents, kept), ions: shareOf(vessel.ions, kept) },
+    out: leaving(to, liquorOf(vessel, named, 1 - kept)),
+  }
+}
+
+/** Cake and wash come to rest together, and are parted again; where the tables do not know how much dissolves, the crystals stay. */
+function washed(
+  vessel: Vessel,
+  { solvents, celsius, retained }: Extract<Operation, { do: 'wash' }>,
+  setting: Setting,
+): Done {
+  const wet = { ...withSolvents(vessel, solvents), celsius }
+  const rest = atRest(wet, setting.named, setting.own)
+  const done = filtered(rest.unknown ? wet : rest.vessel, { keep: 'solid', retained }, setting, 'washings')
+  return { ...done, ...(rest.unknown && { unknown: rest.unknown }) }
+}
+
+/** Dry solids are heated until their reaction has run; what evaporates at that temperature is gone. */
+function ignited(vessel: Vessel, celsius: number, setting: Setting): Done {
+  const dry = dried({ ...vessel, celsius }, setting, 'gas')
+  const gases = vessel.ions
+  const back: Vessel = { ...dry.vessel, celsius, ions: gases, lumps: dry.vessel.lumps }
+  const met = setting.net ? react(back, setting.net, 'residue') : { vessel: back, gases: [] }
+  const left = [...met.vessel.ions].map(([key, moles]) => portionOf(formulaOf(key), moles))
+  return {
+    vessel: { ...met.vessel, ions: new Map() },
+    out: [
+      ...dry.out
+        .map(one => ({ ...one, matter: one.matter.filter(({ form }) => !gases.has(form)) }))
+        .filter(({ matter }) => matter.length > 0),
+      ...leaving('gas', [...met.gases, ...left]),
+    ],
+  }
+}

@@ -1,0 +1,91 @@
+import { molarMass, type Formula } from '#core/formula'
+import { findCurve, restOf, type Curve, type PotState, type Solute } from '#core/solution'
+import { dissolvedParts, dryOf, standsAs } from './stands-as'
+import { formulaOf, plus, WATER, withLump, type Lump, type Vessel } from './state'
+
+const WATER_MOLAR = molarMass(formulaOf('H2O'))
+
+export interface AtRest {
+  readonly vessel: Vessel
+  /** Why what stands is not told; none where it is. */
+  readonly unknown?: string
+}
+
+/**
+ * Lets the soluble salts of a vessel come to rest at its temperature: crystals stand or dissolve, as the tables and the model of the pot say. What was thrown down stays. `named`
+ * are the salts that the plan speaks of. Where a salt has no curve there, or there is no water, nothing moves, and why is said.
+ */
+export function atRest(vessel: Vessel, named: readonly Formula[], own: readonly Curve[] = []): AtRest {
+  const water = vessel.solvents.get(WATER) ?? 0
+  const pool = pooled(vessel)
+  if (!(water > 0)) return { vessel }
+  const solutes = named.flatMap((salt): Solute[] => {
+    const parts = dissolvedParts(salt)
+    if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
+    const curve = findCurve(salt, own)?.curve
+    return curve ? [{ salt: curve.salt, curve }] : []
+  })
+  if (solutes.length === 0) return { vessel: asBefore(vessel, pool), ...unknownSalt(pool.ions, named) }
+  const pot: PotState = {
+    celsius: vessel.celsius,
+    water: pool.water,
+    totals: pool.ions,
+    solutes: distinct(solutes),
+    ...((vessel.solvents.get('ethanol') ?? 0) > 0 && { ethanol: vessel.solvents.get('ethanol') ?? 0 }),
+  }
+  const rest = restOf(pot, own)
+  if (!rest.ok) return { vessel: asBefore(vessel, pool), unknown: `${rest.problem.code}` }
+  let lumps: readonly Lump[] = pool.lumps
+  for (const { solid, amount } of rest.value.solids) lumps = withLump(lumps, solid.form, amount, 'crystals')
+  const ions = new Map([...rest.value.dissolved].filter(([, moles]) => moles > 0))
+  return {
+    vessel: {
+      ...vessel,
+      ions,
+      lumps,
+      solvents: new Map([...vessel.solvents, [WATER, rest.value.freeWater]]),
+      estimated: vessel.estimated || rest.value.estimated,
+    },
+  }
+}
+
+interface Pool {
+  readonly ions: ReadonlyMap<string, number>
+  readonly lumps: readonly Lump[]
+  readonly water: number
+}
+
+/** Soluble solids given back to the liquor, with their water. */
+function pooled({ ions, lumps, solvents }: Vessel): Pool {
+  let pool = ions
+  let water = solvents.get(WATER) ?? 0
+  const kept: Lump[] = []
+  for (const lump of lumps) {
+    const { dry, waters } = dryOf(lump.form)
+    if (standsAs(dry) === 'solid' || lump.is === 'thrown down') {
+      kept.push(lump)
+      continue
+    }
+    for (const { key, count } of dissolvedParts(dry)) pool = plus(pool, key, count * lump.moles)
+    water += waters * lump.moles * WATER_MOLAR
+  }
+  return { ions: pool, lumps: kept, water }
+}
+
+/** Nothing is known of how much stands: all that can dissolve is told as dissolved. */
+const asBefore = (vessel: Vessel, pool: Pool): Vessel => ({
+  ...vessel,
+  ions: pool.ions,
+  lumps: pool.lumps,
+  solvents: new Map([...vessel.solvents, [WATER, pool.water]]),
+})
+
+function unknownSalt(ions: ReadonlyMap<string, number>, named: readonly Formula[]): { unknown?: string } {
+  const [salt] = named
+  return salt && ions.size > 0 && dissolvedParts(salt).every(({ key }) => (ions.get(key) ?? 0) > 0)
+    ? { unknown: `The solubility of ${salt.text} is not in the tables.` }
+    : {}
+}
+
+const distinct = (solutes: readonly Solute[]): Solute[] =>
+  solutes.filter(({ salt }, i) => solutes.findIndex(other => other.salt.text === salt.text) === i)

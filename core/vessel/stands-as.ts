@@ -1,0 +1,88 @@
+import { chargeText, findSubstance, type Formula } from '#core/formula'
+import { solubilityRules } from '#core/reference'
+import { findProduct } from '#core/solution'
+import { ionsOf, partsOf } from '#core/species'
+import { baseOf, donorOf } from './protons'
+import { formulaOf } from './state'
+
+export type Standing = 'gas' | 'solid' | 'dissolved'
+
+/** How a substance stands in water, by the tables: a gas, a solid that does not dissolve, or dissolved. An element that no table knows is a solid. */
+export function standsAs(formula: Formula): Standing {
+  if (formula.charge !== 0) return 'dissolved'
+  const row = findSubstance(formula)?.row
+  if (row?.state === 'gas') return isHeld(formula) ? 'dissolved' : 'gas'
+  if (row?.water === 'insoluble') return 'solid'
+  if (findProduct(formula) && row?.water !== 'soluble') return 'solid'
+  if (row) return 'dissolved'
+  return formula.composition.size > 1 && !isSparingByRule(formula) ? 'dissolved' : 'solid'
+}
+
+/** By the rules of solubility, for a salt of one kind of cation and one of anion that no table has. */
+function isSparingByRule(formula: Formula): boolean {
+  const ions = ionsOf(formula) ?? []
+  const cations = ions.filter(({ charge }) => charge > 0)
+  const anions = ions.filter(({ charge }) => charge < 0)
+  return (
+    cations.length > 0 &&
+    anions.some(({ text, charge }) => {
+      const rule = solubilityRules.find(one => one.anion === text && one.charge === charge)
+      if (!rule) return false
+      return rule.onlyWith
+        ? cations.every(one => rule.onlyWith?.includes(one.text))
+        : !cations.some(one => rule.butWith?.includes(one.text))
+    })
+  )
+}
+
+/** The formula without its water of crystallisation, and how much that was. */
+export function dryOf(formula: Formula): { readonly dry: Formula; readonly waters: number } {
+  const { parts, waters } = partsOf(formula.text)
+  if (waters === 0) return { dry: formula, waters: 0 }
+  const text = parts.map(({ text, times }) => (times === 1 ? text : `${times}${text}`)).join('·')
+  return { dry: formulaOf(text), waters }
+}
+
+/** A gas that gives or takes protons, such as hydrogen chloride or ammonia, stays in water. */
+const isHeld = (formula: Formula): boolean => donorOf(formula) !== undefined || baseOf(formula) !== undefined
+
+/** A gas by itself, out of water. */
+export const isGasAlone = (formula: Formula): boolean => findSubstance(formula)?.row.state === 'gas'
+
+export interface Part {
+  readonly key: string
+  readonly count: number
+}
+/** An acid that is stronger than this gives all its protons to water. */
+const STRONG = 0.5
+
+/**
+ * What a dry substance is in solution: strong acids and salts as their ions, weak acids and molecules whole. A hydroxide of an alkali and another metal stands as the
+ * hydroxo complex of that metal.
+ */
+export function dissolvedParts(dry: Formula): Part[] {
+  const acid = donorOf(dry)
+  if (acid)
+    return acid.pKa < STRONG
+      ? [
+          { key: 'H^+', count: acid.gives },
+          { key: acid.leaves + chargeText(acid.leavesCharge), count: 1 },
+        ]
+      : [{ key: dry.text, count: 1 }]
+  const ions = ionsOf(dry)
+  if (!ions || ions.some(({ text }) => text === 'H')) return [{ key: dry.text, count: 1 }]
+  const hydroxide = ions.find(({ text, charge }) => text === 'OH' && charge === -1)
+  const cations = ions.filter(({ charge }) => charge > 0)
+  const [metal] = cations.filter(({ charge }) => charge > 1)
+  if (hydroxide && metal && cations.length > 1 && cations.length === ions.length - 1) {
+    const charge = metal.charge - hydroxide.count / metal.count
+    const count = hydroxide.count / metal.count
+    return [
+      ...cations
+        .filter(one => one !== metal)
+        .map(one => ({ key: one.text + chargeText(one.charge), count: one.count })),
+      { key: `[${metal.text}(OH)${count}]${chargeText(charge)}`, count: metal.count },
+    ]
+  }
+  return ions.map(({ text, charge, count }) => ({ key: text + chargeText(charge), count }))
+}
