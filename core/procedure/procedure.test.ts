@@ -240,25 +240,107 @@ describe('what is carried over', () => {
 })
 
 describe('what is not known', () => {
-  it('is said so: no solubility, no crop', () => {
+  it('is said so: no solubility and no crop, and an own way predicts nothing', () => {
+    const exchange = [solid('NaCl', '5 g'), solid('KNO3')]
+    const own = one('NaCl + KNO3 -> NaNO3 + KCl', { species: 'KCl' }, exchange, { way: 'own', solvent: '50 mL' })
+    const ferrioxalate = one(
+      'FeCl3 + K2C2O4 -> K3[Fe(C2O4)3] + KCl',
+      { species: 'K3[Fe(C2O4)3]', form: 'K3[Fe(C2O4)3]·3H2O' },
+      [solid('FeCl3', '5.4 g'), solid('K2C2O4')],
+      { solvent: '40 mL' },
+    )
+    for (const plan of [own, ferrioxalate]) {
+      const [stage] = procedure(plan).stages
+      expect(stage!.product.mass).toBeUndefined()
+      expect(toldVessel(stage!.steps.at(-1)!, stage!.named)).toBeUndefined()
+    }
+    expect(procedure(ferrioxalate).stages[0]!.way.way).toBe('salt out')
+  })
+  it('is said at once where another form comes than is wanted', () => {
+    const [stage] = procedure(
+      one('MgO + H2SO4 -> MgSO4 + H2O', { species: 'MgSO4' }, [solid('MgO', '4.03 g'), liquor('H2SO4', '2 mol/L')]),
+    ).stages
+    expect(stage!.warnings[0]).toMatchObject({ code: 'form.comes-as' })
+    expect(stage!.warnings[0]!.message).toContain('MgSO4·7H2O')
+    expect(stage!.product.mass).toBe(0)
+    expect(stage!.product.with[0]!.form).toBe('MgSO4·7H2O')
+  })
+})
+
+describe('the way is proposed', () => {
+  it.each([
+    ['throw down', 'CuSO4 + BaCl2 -> BaSO4 + CuCl2', 'BaSO4', ['CuSO4', 'BaCl2'], '100 mL'],
+    ['crystallise', 'CuSO4 + BaCl2 -> BaSO4 + CuCl2', 'CuCl2·2H2O', ['CuSO4', 'BaCl2'], '100 mL'],
+    ['throw down', 'Cu + AgNO3 -> Cu(NO3)2 + Ag', 'Ag', ['Cu', 'AgNO3'], '50 mL'],
+    ['take to dryness', 'Cu + AgNO3 -> Cu(NO3)2 + Ag', 'Cu(NO3)2', ['Cu', 'AgNO3'], '50 mL'],
+    ['throw down', 'BaCl2 + Na3PO4 -> Ba3(PO4)2 + NaCl', 'Ba3(PO4)2', ['BaCl2', 'Na3PO4'], '100 mL'],
+    ['throw down', 'MgSO4 + Na2CO3 -> MgCO3 + Na2SO4', 'MgCO3', ['MgSO4', 'Na2CO3'], '100 mL'],
+    ['heat dry', 'KNO3 + Pb -> KNO2 + PbO', 'KNO2', ['KNO3', 'Pb'], undefined],
+  ] as const)('%s for %s to %s', (way, equation, product, [first, second], water) => {
+    const { stages, sheet } = procedure(
+      one(
+        equation,
+        { species: product.replace('·2H2O', ''), form: product },
+        [solid(first, '5 g'), solid(second)],
+        water ? { solvent: water } : {},
+      ),
+    )
+    expect(stages[0]!.way).toMatchObject({ way, proposed: true })
+    expectBalanced(stages[0]!)
+    // No by-product stays in it, and the product is not filtered away.
+    const { mass, with: beside } = stages[0]!.product
+    expect(mass!).toBeGreaterThan(0.1 * sheet.overall.theoretical.value)
+    if (way !== 'heat dry') expect(beside.reduce((sum, one) => sum + one.mass, 0)).toBeLessThan(0.05 * mass!)
+  })
+  it('takes calcium acetate to dryness, which is less soluble hot, and bleach onto acid chloride is cautioned', () => {
+    const acetate = one(
+      'CaCO3 + CH3COOH -> Ca(CH3COO)2 + H2O + CO2',
+      { species: 'Ca(CH3COO)2', form: 'Ca(CH3COO)2·H2O' },
+      [solid('CaCO3', '10 g'), liquor('CH3COOH', '4 mol/L')],
+    )
+    expect(procedure(acetate).stages[0]!.way.way).toBe('take to dryness')
+    const bleach = one('NaClO + HCl -> NaCl + Cl2 + H2O', { species: 'NaCl' }, [
+      liquor('HCl', '2 mol/L', '50 mL'),
+      liquor('NaClO', '0.5 mol/L'),
+    ])
+    expect(procedure(bleach).stages[0]!.steps.some(({ cautions }) => cautions.includes('chlorine'))).toBe(true)
+  })
+  it('puts 98 % acid into the water, and never the other way', () => {
     const [stage] = procedure(
       one(
-        'Co(NO3)2 + KNO2 -> K3[Co(NO2)6] + KNO3',
-        { species: 'K3[Co(NO2)6]' },
-        [solid('Co(NO3)2', '5 g'), solid('KNO2')],
+        'CuO + H2SO4 -> CuSO4 + H2O',
+        { species: 'CuSO4', form: 'CuSO4·5H2O' },
+        [solid('CuO', '40 g'), liquor('H2SO4', '98 % w/w')],
         {
-          mix: undefined,
-          way: 'own',
-        } as never,
-      ).equation === ''
-        ? one('', { species: '' }, [])
-        : one('NaCl + KNO3 -> NaNO3 + KCl', { species: 'KCl' }, [solid('NaCl', '5 g'), solid('KNO3')], {
-            way: 'own',
-            solvent: '50 mL',
-          }),
+          solvent: '200 mL',
+        },
+      ),
     ).stages
-    expect(stage!.product.mass).toBeUndefined()
-    expect(toldVessel(stage!.steps.at(-1)!, stage!.named)).toBeUndefined()
+    const acid = stage!.steps.findIndex(({ charge }) => charge?.species === 'H2SO4')
+    const water = stage!.steps.findIndex(({ charge }) => charge?.solvents && !charge.species)
+    expect(water).toBeGreaterThanOrEqual(0)
+    expect(water).toBeLessThan(acid)
+    expect(stage!.steps[acid]!.cautions).toContain('acid-into-water')
+  })
+  it('keeps what a chemist chose, and predicts nothing in solvents it does not know', () => {
+    const chosen = one(
+      'NaOH + HCl -> NaCl + H2O',
+      { species: 'NaCl' },
+      [liquor('NaOH', '2 mol/L', '50 mL'), liquor('HCl', '2 mol/L')],
+      {
+        way: 'crystallise',
+      },
+    )
+    expect(procedure(chosen).stages[0]!.way).toMatchObject({ way: 'crystallise', proposed: false })
+    const organic = one(
+      'ZnCl2 + C5H5N -> ZnCl2(C5H5N)2',
+      { species: 'ZnCl2(C5H5N)2' },
+      [solid('ZnCl2', '5 g'), solid('C5H5N')],
+      {
+        solvents: [{ name: 'ethanol', volume: '60 mL' }],
+      },
+    )
+    expect(procedure(organic).stages[0]!.way.way).toBe('own')
   })
 })
 

@@ -4,6 +4,7 @@ import { heatOf, type ReadStage, type StageSheet } from '#core/sheet'
 import { findCurve, saturationAt, type Curve } from '#core/solution'
 import {
   atRest,
+  dissolvedParts,
   dryOf,
   netOf,
   operate,
@@ -62,6 +63,8 @@ class Course {
   readonly warnings: { code: string; message: string }[] = []
   private readonly counts = new Map<string, number>()
   isKnown = true
+  /** True where the crop is what stays dissolved or not: a precipitate is there whatever the rest does. */
+  hangsOnRest = true
   constructor(
     public vessel: Vessel,
     readonly setting: Setting,
@@ -72,7 +75,7 @@ class Course {
     const count = (this.counts.get(operation.do) ?? 0) + 1
     this.counts.set(operation.do, count)
     this.vessel = done.vessel
-    if (done.unknown && isIsolating(operation)) this.isKnown = false
+    if (done.unknown && this.hangsOnRest && isIsolating(operation)) this.isKnown = false
     this.steps.push({
       id: `${operation.do.replaceAll(' ', '-')}-${count}`,
       operation,
@@ -104,11 +107,14 @@ function gasCautions(out: readonly Out[]): string[] {
     'gas',
     ...(gases.includes('H2') ? ['hydrogen'] : []),
     ...(gases.includes('CO2') ? ['foaming'] : []),
-    ...(gases.some(form => form !== 'CO2' && exposureLimits.some(({ formula }) => formula === form))
-      ? ['toxic-gas']
-      : []),
+    ...(gases.some(isToxic) ? ['toxic-gas'] : []),
   ]
 }
+
+/** Limits in ppm below which a gas is told as toxic; a judgement: carbon dioxide at 5000 crowds air out rather. */
+const TOXIC = 1000
+const isToxic = (form: string): boolean =>
+  exposureLimits.some(row => row.formula === form && (row.eightHours ?? row.short ?? Infinity) < TOXIC)
 
 /**
  * The procedure of a stage: what goes into the vessel in which order, what its way asks for then, and what stands after each operation. `start` is what an earlier pot
@@ -145,6 +151,7 @@ export function proposeStage(
     'salt out': () => saltOut(course, product),
   }
   isolate[way.way]()
+  tellForm(course, product)
   return {
     way,
     steps: course.steps,
@@ -153,6 +160,18 @@ export function proposeStage(
     warnings: course.warnings,
     named,
   }
+}
+
+/** The form that is wanted is not the one that comes: said at once, with what would have to be done. */
+function tellForm(course: Course, product: Formula): void {
+  const other = course.vessel.lumps.find(
+    ({ form, is }) => is === 'crystals' && isProduct(form, product) && !sameStuff(form, product),
+  )
+  if (other && course.isKnown)
+    course.warn(
+      'form.comes-as',
+      `${product.text} does not come this way: ${other.form.text} does. Isolate that, and take its water off in a stage of its own, or say ${other.form.text} as the form.`,
+    )
 }
 
 /** The product first, then what the equation makes and takes, dry: how what is dissolved is told. */
@@ -188,7 +207,7 @@ function enter(course: Course, stage: ReadStage, sheet: StageSheet, charges: rea
       chargeOne(course, one, 1 / portions, wordsOf(one, k, portions), [
         ...(one.isStrong ? ['acid-into-water'] : []),
         ...(isLast && warms ? ['exotherm'] : []),
-        ...(chlorine(course.vessel, one) ? ['chlorine'] : []),
+        ...(chlorine(course.vessel, wet.slice(0, i), one) ? ['chlorine'] : []),
         ...(carriedMetal(course.vessel, one) ? ['hydrogen-from-carried-metal'] : []),
       ])
   })
@@ -226,9 +245,14 @@ function chargeOne(course: Course, one: Charge, share: number, words: string, ca
   )
 }
 
-/** An oxidant onto acid chloride sets chlorine free. */
-const chlorine = ({ ions }: Vessel, { isOxidant }: Charge): boolean =>
-  isOxidant && (ions.get('H^+') ?? 0) > 0 && (ions.get('Cl^-') ?? 0) > 0
+/** An oxidant and acid chloride set chlorine free, whichever goes in first. */
+function chlorine({ ions }: Vessel, before: readonly Charge[], now: Charge): boolean {
+  const brings = dissolvedParts(now.formula).map(({ key }) => key)
+  const isThere = (key: string): boolean => (ions.get(key) ?? 0) > 0 || brings.includes(key)
+  const meets =
+    now.isOxidant || (before.some(({ isOxidant }) => isOxidant) && brings.some(key => key === 'H^+' || key === 'Cl^-'))
+  return meets && isThere('H^+') && isThere('Cl^-')
+}
 /** A metal that came along, and an acid onto it. */
 const carriedMetal = ({ lumps }: Vessel, { formula }: Charge): boolean =>
   lumps.some(({ form, is }) => is === 'unreacted' && form.composition.size === 1) && gasesWith(formula)
@@ -346,6 +370,7 @@ const MOST_BOILED = 0.95
 const SHORT = 1.02
 
 function throwDown(course: Course, product: Formula): void {
+  course.hangsOnRest = false
   course.do({ do: 'stand' }, 'Let it settle, and digest it warm if it is fine')
   const solids = course.vessel.lumps.filter(({ form }) => standsAs(dryOf(form).dry) === 'solid')
   const strangers = solids.filter(({ form }) => !isProduct(form, product))

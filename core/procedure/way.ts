@@ -77,7 +77,7 @@ function slopeOf(curve: Curve): number | undefined {
 const formulaIn = (reagent: ReadStage['reagents'][number]): Formula => reagent.term.species.formula
 
 /** Nothing brings a liquid, and what is there does not react by dissolving: one solid alone, a solid and a gas, or solids that do not dissolve. */
-function isDry({ reagents, bench, otherSolvents }: ReadStage): boolean {
+function isDry({ reagents, bench, otherSolvents, reaction }: ReadStage): boolean {
   const planned = reagents.filter(one => one.planned)
   if (
     bench.solvent ||
@@ -89,8 +89,14 @@ function isDry({ reagents, bench, otherSolvents }: ReadStage): boolean {
   const solids = planned.filter(one => !isGas(formulaIn(one), one.term.species.phase))
   if (solids.length === 0) return false
   if (solids.length === 1) return true
+  if (solids.some(one => isElement(formulaIn(one))) && !solids.some(one => isAcid(formulaIn(one))))
+    return !makesElement(reaction)
   return solids.every(one => standsAs(dryOf(formulaIn(one)).dry) === 'solid' && !isAcid(formulaIn(one)))
 }
+const isElement = ({ composition }: Formula): boolean => composition.size === 1
+/** A metal takes the place of another in water; with salts that it cannot displace it reacts only in the melt. */
+const makesElement = ({ products }: ReadStage['reaction']): boolean =>
+  products.some(({ species }) => isElement(species.formula) && standsAs(species.formula) === 'solid')
 const isAcid = (formula: Formula): boolean => donorOf(formula) !== undefined
 
 /** Solvents are named, and water is none of them. */

@@ -106,11 +106,11 @@ export function operate(vessel: Vessel, operation: Operation, setting: Setting):
 }
 
 /** Contact, then rest. Without water only the dry stand beside each other. */
-function settled(vessel: Vessel, { net, named, own }: Setting): Done {
+function settled(vessel: Vessel, { net, named, own, product }: Setting): Done {
   const isWet = [...vessel.solvents.values()].some(grams => grams > 0)
   if (!isWet) return { vessel, out: [] }
   const met = contact(dissolved(vessel), net)
-  const rest = atRest(met.vessel, named, own)
+  const rest = atRest(met.vessel, named, own, product)
   return { vessel: rest.vessel, out: leaving('gas', met.gases), ...(rest.unknown && { unknown: rest.unknown }) }
 }
 
@@ -173,7 +173,7 @@ function dried(vessel: Vessel, { named, product, own = [] }: Setting, to: 'gas' 
       continue
     }
     const dry = formulaOf(portion.form)
-    const { form, waters } = formTaken(dry, product, own)
+    const { form, waters } = formTaken(dry, formStanding(vessel, product), own)
     const wanted = waters * portion.amount * WATER_MOLAR
     const share = wanted > 0 ? Math.min(1, water / wanted) : 1
     const isProduct = dryOf(product).dry.text === dry.text
@@ -185,6 +185,10 @@ function dried(vessel: Vessel, { named, product, own = [] }: Setting, to: 'gas' 
     gone.push(solventPortion(name, name === WATER ? Math.max(0, water) : grams))
   return { vessel: { ...vessel, solvents: new Map(), ions: new Map(), lumps }, out: leaving(to, gone) }
 }
+
+/** The form that the product has here: that of its crystals, where some stand, else the one that is wanted. */
+const formStanding = ({ lumps }: Vessel, product: Formula): Formula =>
+  lumps.find(({ form, is }) => is === 'crystals' && dryOf(form).dry.text === dryOf(product).dry.text)?.form ?? product
 
 function formTaken(dry: Formula, product: Formula, own: readonly Curve[]): { form: Formula; waters: number } {
   const wanted = dryOf(product)
@@ -227,7 +231,7 @@ function washed(
   setting: Setting,
 ): Done {
   const wet = { ...withSolvents(vessel, solvents), celsius }
-  const rest = atRest(wet, setting.named, setting.own)
+  const rest = atRest(wet, setting.named, setting.own, setting.product)
   const done = filtered(rest.unknown ? wet : rest.vessel, { keep: 'solid', retained }, setting, 'washings')
   return { ...done, ...(rest.unknown && { unknown: rest.unknown }) }
 }

@@ -13,19 +13,26 @@ export interface AtRest {
 
 /**
  * Lets the soluble salts of a vessel come to rest at its temperature: crystals stand or dissolve, as the tables and the model of the pot say. What was thrown down stays. `named`
- * are the salts that the plan speaks of. Where a salt has no curve there, or there is no water, nothing moves, and why is said.
+ * are the salts that the plan speaks of. Where the product has no curve, or the tables end, nothing moves, and why is said; without water nothing moves either.
  */
-export function atRest(vessel: Vessel, named: readonly Formula[], own: readonly Curve[] = []): AtRest {
+export function atRest(
+  vessel: Vessel,
+  named: readonly Formula[],
+  own: readonly Curve[] = [],
+  product?: Formula,
+): AtRest {
   const water = vessel.solvents.get(WATER) ?? 0
   const pool = pooled(vessel)
   if (!(water > 0)) return { vessel }
+  const unknown = product && unknownSalt(pool.ions, product, own)
+  if (unknown) return { vessel: asBefore(vessel, pool), unknown }
   const solutes = named.flatMap((salt): Solute[] => {
     const parts = dissolvedParts(salt)
     if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
     const curve = findCurve(salt, own)?.curve
     return curve ? [{ salt: curve.salt, curve }] : []
   })
-  if (solutes.length === 0) return { vessel: asBefore(vessel, pool), ...unknownSalt(pool.ions, named) }
+  if (solutes.length === 0) return { vessel: asBefore(vessel, pool) }
   const pot: PotState = {
     celsius: vessel.celsius,
     water: pool.water,
@@ -80,11 +87,13 @@ const asBefore = (vessel: Vessel, pool: Pool): Vessel => ({
   solvents: new Map([...vessel.solvents, [WATER, pool.water]]),
 })
 
-function unknownSalt(ions: ReadonlyMap<string, number>, named: readonly Formula[]): { unknown?: string } {
-  const [salt] = named
-  return salt && ions.size > 0 && dissolvedParts(salt).every(({ key }) => (ions.get(key) ?? 0) > 0)
-    ? { unknown: `The solubility of ${salt.text} is not in the tables.` }
-    : {}
+/** Why it is not known how much of the product stands: its ions are there, and no table has its solubility. */
+function unknownSalt(ions: ReadonlyMap<string, number>, product: Formula, own: readonly Curve[]): string | undefined {
+  const { dry } = dryOf(product)
+  if (standsAs(dry) !== 'dissolved' || findCurve(dry, own) || findCurve(product, own)) return undefined
+  return dissolvedParts(dry).every(({ key }) => (ions.get(key) ?? 0) > 0)
+    ? `The solubility of ${dry.text} is not in the tables.`
+    : undefined
 }
 
 const distinct = (solutes: readonly Solute[]): Solute[] =>
