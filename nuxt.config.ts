@@ -14,6 +14,7 @@ const FIRST = [
   /\/app\/(?:assets|plugins)\//,
   /\/core\/(?:reference|formula|equation|quantity|problem|document|species|sheet)\//,
   /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
+  /\/core\/vessel\/protons\./,
   /\/core\/result\/(?:bench-notes|hazard-notes|margin|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|problems|scale-moves)\./,
   /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
@@ -24,7 +25,7 @@ const FIRST = [
   /\/app\/components\/sheet\/(?:ChargeCell|FactStrip|ProblemList|SaveSign|SheetTable|UndoButtons|problem-place)\./,
 ]
 const LATER =
-  /\/(?:suggest|net-ionic|read-name|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|permittivities|ion-volumes|schema|own-row)\.ts/
+  /\/(?:suggest|net-ionic|read-name|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|solubility-rules|dimensions|permittivities|ion-volumes|schema|own-row)\.ts/
 const isFirst = (id: string): boolean => FIRST.some(place => place.test(id)) && !LATER.test(id)
 
 const CHUNKS = {

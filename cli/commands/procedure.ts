@@ -11,7 +11,7 @@ const stageAnswer = ({ id, way, steps, product, warnings, named }: ToldStage) =>
   id,
   way: way.way,
   proposed: way.proposed,
-  why: way.why,
+  why: way.why.replace(/[{}]/g, ''),
   steps: steps.map(step => ({
     id: step.id,
     do: step.operation.do,
@@ -52,6 +52,6 @@ ${Object.entries(cautionWords)
     if (!read.ok) return fail(planError(read.problem))
     const sheet = computeReadPlan(read.value)
     if (!sheet.ok) return fail(planError(sheet.problem))
-    return ok({ stages: procedureOf(plan.value, read.value, sheet.value).map(stageAnswer) })
+    return ok({ stages: procedureOf(read.value, sheet.value).map(stageAnswer) })
   },
 }

@@ -11,7 +11,7 @@ const procedure = (...stages: StagePlan[]) => {
   if (!read.ok) throw new Error(JSON.stringify(read.problem))
   const sheet = computeReadPlan(read.value)
   if (!sheet.ok) throw new Error(JSON.stringify(sheet.problem))
-  return { stages: procedureOf(plan, read.value, sheet.value), sheet: sheet.value }
+  return { stages: procedureOf(read.value, sheet.value), sheet: sheet.value }
 }
 const solid = (species: string, mass?: string, formula = species) => ({
   species,

@@ -1,10 +1,10 @@
 import { sameStuff, type Formula } from '#core/formula'
 import { solvents } from '#core/reference'
-import type { Plan, PlanSheet, ReadPlan } from '#core/sheet'
+import type { PlanSheet, ReadPlan } from '#core/sheet'
 import type { Curve } from '#core/solution'
 import { dissolvedOf, emptyVessel, gathered, portionOf, type Portion, type Vessel } from '#core/vessel'
 import { proposeStage, type StageProcedure, type Step } from './propose'
-import { wayOf, ways, type Way } from './way'
+import { wayOf } from './way'
 
 export interface Won {
   readonly form: string
@@ -18,16 +18,13 @@ export interface ToldStage extends StageProcedure {
   readonly product: Won
 }
 
-const isWay = (text: string | undefined): text is Way => ways.some(way => way === text)
-
 /** What each stage of a plan does, operation by operation: the fold of its charges over vessels, from stage to stage. */
-export function procedureOf(plan: Plan, read: ReadPlan, sheet: PlanSheet, own: readonly Curve[] = []): ToldStage[] {
+export function procedureOf(read: ReadPlan, sheet: PlanSheet, own: readonly Curve[] = []): ToldStage[] {
   const pots = new Map<string, Vessel>()
   return read.stages.flatMap((stage, i): ToldStage[] => {
     const lines = sheet.stages[i]
     if (!lines) return []
-    const chosen = plan.stages.find(({ id }) => id === stage.id)?.way
-    const way = wayOf(stage, isWay(chosen) ? chosen : undefined, own)
+    const way = wayOf(stage, own)
     const start = stage.reagents.flatMap(({ from }) => (from ? (pots.get(from) ?? []) : []))[0]
     const done = proposeStage(stage, lines, way, start ?? emptyVessel(read.room.celsius), own)
     if (stage.inPot) pots.set(stage.id, done.end)

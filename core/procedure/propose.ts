@@ -81,7 +81,8 @@ class Course {
       operation,
       words,
       ...(charge && { charge }),
-      out: done.out,
+      // Where it is not known what stands, it is not known what leaves.
+      out: this.isKnown ? done.out : [],
       after: done.vessel,
       isKnown: this.isKnown,
       cautions: [...new Set([...cautions, ...gasCautions(done.out)])],
@@ -148,7 +149,7 @@ export function proposeStage(
     crystallise: () => crystallise(course, stage, product, own),
     'take to dryness': () => toDryness(course, product, 'take to dryness'),
     'distil to dryness': () => toDryness(course, product, 'distil off'),
-    'salt out': () => saltOut(course, product),
+    'salt out': () => saltOut(course, product, sheet.products[0]?.theoretical.value ?? 0),
   }
   isolate[way.way]()
   tellForm(course, product)
@@ -400,7 +401,7 @@ function toDryness(course: Course, product: Formula, by: 'take to dryness' | 'di
   dryAndWeigh(course)
 }
 
-function saltOut(course: Course, product: Formula): void {
+function saltOut(course: Course, product: Formula, theory: number): void {
   clear(course, product, HOT)
   course.do({ do: 'cool', celsius: ROOM }, `Cool to ${ROOM} °C`)
   const water = course.vessel.solvents.get(WATER) ?? 0
@@ -414,7 +415,7 @@ function saltOut(course: Course, product: Formula): void {
   course.do({ do: 'cool', celsius: COLD }, `Cool to ${COLD} °C`)
   course.do({ do: 'filter off', keep: 'solid', retained: RETAINED }, 'Filter the crystals off')
   const crystals = course.vessel.lumps.reduce((sum, { form, moles }) => sum + moles * molarMass(form), 0)
-  const wash = WASH * crystals
+  const wash = WASH * (course.isKnown ? crystals : theory)
   course.do(
     { do: 'wash', solvents: new Map([['ethanol', wash]]), celsius: COLD, retained: RETAINED },
     `Wash with ${grams(wash)} of ethanol`,

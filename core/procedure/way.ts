@@ -20,9 +20,12 @@ export interface ChosenWay {
   readonly why: string
 }
 
+const isWay = (text: string | undefined): text is Way => ways.some(way => way === text)
+
 /** How the product of a stage is won: as the chemist chose, or as the chemistry asks for. */
-export function wayOf(stage: ReadStage, chosen: Way | undefined, own: readonly Curve[] = []): ChosenWay {
-  if (chosen) return { way: chosen, proposed: false, why: 'As the plan says.' }
+export function wayOf(stage: ReadStage, own: readonly Curve[] = []): ChosenWay {
+  const { way: chosen } = stage
+  if (isWay(chosen)) return { way: chosen, proposed: false, why: 'As the plan says.' }
   const found = proposed(stage, own)
   return { ...found, proposed: true }
 }
@@ -39,30 +42,30 @@ function proposed(stage: ReadStage, own: readonly Curve[]): { way: Way; why: str
   if (organicOnly(stage))
     return { way: 'own', why: 'Nothing is known here about solubilities in these solvents: the steps are your own.' }
   if (standsAs(dry) === 'solid')
-    return { way: 'throw down', why: `${product.text} is sparingly soluble: it comes down as it is made.` }
+    return { way: 'throw down', why: `{${product.text}} is sparingly soluble: it comes down as it is made.` }
   const curve = findCurve(dry, own)?.curve ?? findCurve(stage.product.form, own)?.curve
   const row = findSubstance(product, stage.own)?.row
   if (!curve)
     return row && row.water === 'soluble' && row.ethanol === 'insoluble'
       ? {
           way: 'salt out',
-          why: `${product.text} dissolves in water and not in alcohol, and its solubility curve is not in the tables.`,
+          why: `{${product.text}} dissolves in water and not in alcohol, and its solubility curve is not in the tables.`,
         }
-      : { way: 'own', why: `The solubility of ${product.text} is not in the tables: nothing is predicted.` }
+      : { way: 'own', why: `The solubility of {${product.text}} is not in the tables: nothing is predicted.` }
   if (row?.air === 'deliquesces' && onlyVolatileBeside(stage))
-    return { way: 'take to dryness', why: `${product.text} deliquesces, and nothing else in the pot stays behind.` }
+    return { way: 'take to dryness', why: `{${product.text}} deliquesces, and nothing else in the pot stays behind.` }
   const slope = slopeOf(curve)
   if (slope !== undefined && slope <= FLAT)
     return onlyVolatileBeside(stage)
       ? {
           way: 'take to dryness',
-          why: `${product.text} is hardly more soluble hot than cold, and nothing else in the pot stays behind.`,
+          why: `{${product.text}} is hardly more soluble hot than cold, and nothing else in the pot stays behind.`,
         }
       : {
           way: 'crystallise',
-          why: `${product.text} is hardly more soluble hot than cold: it comes as water is boiled off.`,
+          why: `{${product.text}} is hardly more soluble hot than cold: it comes as water is boiled off.`,
         }
-  return { way: 'crystallise', why: `${product.text} is much more soluble hot than cold.` }
+  return { way: 'crystallise', why: `{${product.text}} is much more soluble hot than cold.` }
 }
 
 /** How many times as soluble a salt is at the hot end of its curve as in the cold must be over this for cooling to bring a crop; a judgement, no source. */

@@ -1,5 +1,6 @@
 import { parseFormula } from '#core/formula'
 import type { Operation, Step } from '#core/journal'
+import { wayOf, type Way } from '#core/procedure'
 import { formatFigure, parseQuantity, type Figure } from '#core/quantity'
 import { gasFacts, heatOf, type ReagentLine, type StageSheet } from '#core/sheet'
 import { solventWords, type MovePlan } from '#core/solution'
@@ -22,14 +23,20 @@ export function proposeProcedure(
   moves: readonly MovePlan[] | undefined,
 ): readonly Step[] {
   const { stage } = setting
-  const drafts = [
-    ...chargeSteps(sheet, setting),
-    ...reactionSteps(sheet, setting),
-    ...excessSteps(sheet),
-    ...(stage.inPot
-      ? []
-      : [...isolationSteps(sheet, moves), ...dryingSteps(sheet, setting), ...endSteps(sheet, setting)]),
-  ]
+  const { way: likely, proposed } = wayOf(stage, setting.curves)
+  // Where nothing is known of a salt in water, the usual steps of crystallising are still the first to try; what the chemist chose as own is left to them.
+  const way = likely === 'own' && proposed && stage.otherSolvents.length === 0 ? 'crystallise' : likely
+  const drafts =
+    way === 'heat dry'
+      ? [...heatDrySteps(sheet, setting), ...endSteps(sheet, setting)]
+      : [
+          ...chargeSteps(sheet, setting),
+          ...reactionSteps(sheet, setting),
+          ...excessSteps(sheet),
+          ...(stage.inPot
+            ? []
+            : [...wonBy(way, sheet, moves), ...dryingSteps(sheet, setting), ...endSteps(sheet, setting)]),
+        ]
   const counts = new Map<Operation, number>()
   return drafts.map(draft => {
     const count = (counts.get(draft.do) ?? 0) + 1
@@ -202,6 +209,103 @@ function excessSteps(sheet: StageSheet): Draft[] {
       until: 'it no longer smells of it; let a strip of moist litmus tell, not your nose',
       needs: ['hood', 'hotplate'],
     })),
+  ]
+}
+
+/** How the product is won from the liquor, by its way; what is not known is the chemist's own. */
+function wonBy(way: Way, sheet: StageSheet, moves: readonly MovePlan[] | undefined): Draft[] {
+  switch (way) {
+    case 'take to dryness':
+      return moves && moves.length > 0 ? isolationSteps(sheet, moves) : toDrynessSteps(sheet)
+    case 'distil to dryness':
+      return [
+        tare(1),
+        {
+          do: 'evaporate to dryness',
+          words: 'Distil the solvent off under dry gas, and keep the guard in',
+          until: 'nothing more comes over',
+          needs: ['hood', 'hotplate'],
+        },
+      ]
+    case 'salt out':
+      return moves && moves.length > 0 ? isolationSteps(sheet, moves) : saltOutSteps(sheet)
+    case 'own':
+      return [
+        {
+          do: 'observe',
+          words: `Win {${sheet.products[0]?.form ?? ''}} by steps of your own`,
+          why: 'Nothing is known here of how it comes: put your own steps in.',
+        },
+        tare(1),
+      ]
+    default:
+      return isolationSteps(sheet, moves)
+  }
+}
+
+const toDrynessSteps = (sheet: StageSheet): Draft[] => [
+  tare(1),
+  {
+    do: 'evaporate to dryness',
+    words: `Evaporate gently to {${sheet.products[0]?.form ?? ''}}, and finish in a dish`,
+    why: 'It hardly comes on cooling, and nothing else is in the liquor that would stay behind.',
+    until: 'the crust is dry; no spitting, no browning',
+    needs: ['hood', 'hotplate'],
+  },
+]
+const saltOutSteps = (sheet: StageSheet): Draft[] => [
+  { do: 'cool', words: 'Let it cool to room temperature', ...POT },
+  {
+    do: 'add',
+    words: 'Add as much ethanol as there is liquor, slowly, no flame near',
+    why: 'It dissolves in water and not in alcohol.',
+    until: 'no more comes down',
+    needs: ['hood'],
+    ...POT,
+  },
+  { do: 'ice', words: 'Cool in ice', target: '5 °C', tolerance: '3 °C', ...POT },
+  tare(1),
+  { do: 'filter', words: `Filter {${sheet.products[0]?.form ?? ''}}`, until: 'no more liquor drips' },
+  { do: 'wash', words: 'Wash with ethanol', repeat: { times: 2 }, needs: ['vacuum', 'hood'] },
+]
+
+/** Solids that react dry: a crucible to constant mass, heated by stages, cooled in the desiccator. */
+function heatDrySteps(sheet: StageSheet, setting: Setting): Draft[] {
+  const { celsius } = setting.stage.bench
+  const gases = gasFacts(setting.stage, sheet, setting.room)
+  const hood = gases.some(({ verdict }) => verdict !== 'harmless')
+  const solids = planned(sheet).filter(line => !line.volume && line.mass)
+  return [
+    {
+      do: 'ignite',
+      words: 'Ignite the empty crucible, and let it cool in the desiccator',
+      until: 'two weighings agree',
+    },
+    {
+      do: 'weigh',
+      words: 'Weigh the empty crucible, cold',
+      about: PRODUCT,
+      why: 'What the product weighs is a difference: read both on the same balance.',
+    },
+    ...chargeSteps(sheet, setting),
+    {
+      do: 'add',
+      words: `Put ${solids.map(({ weighAs }) => `{${weighAs}}`).join(' and ')} into the crucible${solids.length > 1 ? ', well ground together' : ', in a thin layer'}`,
+    },
+    {
+      do: 'ignite',
+      words: `Heat by stages${celsius === undefined ? ' to red heat' : `, to ${celsius} °C`}`,
+      until: 'nothing more leaves it, and its colour is even all through',
+      needs: hood ? ['furnace', 'hood'] : ['furnace'],
+      ...(celsius !== undefined && { target: `${celsius} °C`, tolerance: '20 °C' }),
+    },
+    { do: 'cool in desiccator', words: 'Let it cool in the desiccator' },
+    {
+      do: 'weigh',
+      words: `Weigh the crucible with {${sheet.products[0]?.form ?? ''}}; ignite on and weigh again`,
+      about: PRODUCT,
+      until: 'two weighings agree',
+    },
   ]
 }
 

@@ -154,6 +154,7 @@ function readStage(
     reaction,
     molarVolume,
     inPot,
+    ...(stage.way !== undefined && { way: stage.way }),
     bench,
     otherSolvents,
     unread: stageYield || target?.yield !== undefined ? unread : [...unread, 'yield'],

@@ -37,6 +37,8 @@ export interface ReadStage {
   readonly molarVolume: Figure
   /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
   readonly inPot: boolean
+  /** How the product is won, where the chemist says. */
+  readonly way?: string
   readonly bench: Bench
   /** Solvents beside water, g. */
   readonly otherSolvents: readonly { readonly name: string; readonly mass: Figure }[]

@@ -9,6 +9,7 @@ const route = useRoute()
 const parts = [
   { key: 'route', name: 'Route' },
   { key: 'sheet', name: 'Sheet' },
+  { key: 'procedure', name: 'Procedure' },
   { key: 'run', name: 'Run' },
   { key: 'crystals', name: 'Crystals' },
   { key: 'yield', name: 'Yield' },

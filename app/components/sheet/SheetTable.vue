@@ -266,7 +266,8 @@ function moveOn(event: Event): void {
                 @working="emit('working', $event)"
               />
               <span class="small block"
-                >for the <RichText :text="one.line.eatenBy.map(({ formula }) => `{${formula}}`).join(`, `)" /> in it</span
+                >for the <RichText :text="one.line.eatenBy.map(({ formula }) => `{${formula}}`).join(`, `)" /> in
+                it</span
               >
             </template>
             <template v-if="one.line?.there">

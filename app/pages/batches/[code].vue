@@ -43,6 +43,7 @@ const settledAttempt = useAttempt('How far the batch is', (): Record<string, boo
   return {
     route: !!batch.sheet,
     sheet: !!batch.stageSheet,
+    procedure: batch.document?.procedures?.some(({ stage: of }) => of === stage.id) ?? false,
     run:
       weighed &&
       charged.length > 0 &&

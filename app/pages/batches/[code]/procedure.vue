@@ -133,6 +133,7 @@ const total = computed(() =>
         </div>
       </div>
       <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
+      <VesselAccount />
       <FailedParts :of="[proposal]" />
       <MovedCharges :moved="moved" />
       <ol :key="order" ref="list" class="mt-3">
