@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
-import { fieldText, isSame, merge, scaleDocument, withTheirs, type BatchDocument, type Clash } from '#core/document'
+import { fieldText, isSame, merge, withTheirs, type BatchDocument, type Clash } from '#core/document'
 import { fail, ok } from '#core/problem'
 import { computeReadPlan, explainPlan, readAsFar, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
@@ -254,9 +254,11 @@ export const useBatchStore = defineStore('batch', () => {
   }
 
   /** The whole batch so many times as large, its own procedures with it. */
-  function scale(factor: number): void {
+  /** What scales is fetched when it is asked for. */
+  async function scale(factor: number): Promise<void> {
+    const { scaled } = await import('~/utils/scaled')
     if (!document.value) return
-    history.push(scaleDocument(document.value, factor), `scale ${Date.now()}`)
+    history.push(scaled(document.value, factor), `scale ${Date.now()}`)
     schedule()
   }
 

@@ -16,7 +16,7 @@ import {
   type Vessel,
 } from '#core/vessel'
 import { chargesOf, inOrder, type Charge } from './charges'
-import type { ChosenWay } from './way'
+import { isFlat, type ChosenWay } from './way'
 
 export interface Step {
   readonly id: string
@@ -315,7 +315,7 @@ function crystallise(course: Course, stage: ReadStage, product: Formula, own: re
   clear(course, product, hot)
   if (course.vessel.celsius !== hot) course.do({ do: 'heat to', celsius: hot }, `Heat to ${hot} °C`)
   const planned = stage.bench.evaporate?.value
-  const water = planned ?? boilFor(course.vessel, course.setting)
+  const water = planned ?? boilFor(course.vessel, course.setting, curve !== undefined && isFlat(curve))
   if (water > 0) course.do({ do: 'boil off', water }, `Boil off ${grams(water)} of water`)
   course.do({ do: 'cool', celsius: cold }, `Cool slowly to ${cold} °C`)
   const crystals = course.vessel.lumps.reduce((sum, { form, moles }) => sum + moles * molarMass(form), 0)
@@ -341,7 +341,7 @@ function washFor({ setting: { own }, vessel }: Course, product: Formula): number
 }
 
 /** So much water may go that the first crystals are about to come at the temperature that the pot has; where none come, most of it. */
-function boilFor(vessel: Vessel, setting: Setting): number {
+function boilFor(vessel: Vessel, setting: Setting, flat: boolean): number {
   const water = vessel.solvents.get(WATER) ?? 0
   const crystalsAt = (left: number): number => {
     const rest = atRest(
@@ -362,9 +362,12 @@ function boilFor(vessel: Vessel, setting: Setting): number {
     if (crystalsAt(middle) > 0) low = middle
     else high = middle
   }
-  return Math.max(0, water - high * SHORT)
+  // What cooling does not bring, boiling must: most of it comes down hot.
+  return Math.max(0, water - high * (flat ? LEFT_OF_FLAT : SHORT))
 }
 const SCAN = 40
+/** Of the water that just holds a salt as soluble cold as hot, so much is left; common practice, no source. */
+const LEFT_OF_FLAT = 0.3
 /** No pot is boiled further down than this; a judgement. */
 const MOST_BOILED = 0.95
 /** A little before it begins; common practice, no source. */

@@ -54,8 +54,7 @@ function proposed(stage: ReadStage, own: readonly Curve[]): { way: Way; why: str
       : { way: 'own', why: `The solubility of {${product.text}} is not in the tables: nothing is predicted.` }
   if (row?.air === 'deliquesces' && onlyVolatileBeside(stage))
     return { way: 'take to dryness', why: `{${product.text}} deliquesces, and nothing else in the pot stays behind.` }
-  const slope = slopeOf(curve)
-  if (slope !== undefined && slope <= FLAT)
+  if (isFlat(curve))
     return onlyVolatileBeside(stage)
       ? {
           way: 'take to dryness',
@@ -75,6 +74,12 @@ function slopeOf(curve: Curve): number | undefined {
   const to = Math.min(80, Math.max(...curve.phases.map(one => one.to)))
   const [cold, hot] = [saturationAt(curve, from), saturationAt(curve, to)]
   return cold.ok && hot.ok && to > from ? hot.value.grams / cold.value.grams : undefined
+}
+
+/** Hardly more soluble hot than cold, or less. */
+export function isFlat(curve: Curve): boolean {
+  const slope = slopeOf(curve)
+  return slope !== undefined && slope <= FLAT
 }
 
 const formulaIn = (reagent: ReadStage['reagents'][number]): Formula => reagent.term.species.formula

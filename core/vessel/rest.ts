@@ -1,5 +1,5 @@
 import { molarMass, type Formula } from '#core/formula'
-import { findCurve, restOf, type Curve, type PotState, type Solute } from '#core/solution'
+import { findCurve, restOf, saturationAt, type Curve, type PotState, type Solute } from '#core/solution'
 import { dissolvedParts, dryOf, standsAs } from './stands-as'
 import { formulaOf, plus, WATER, withLump, type Lump, type Vessel } from './state'
 
@@ -30,7 +30,10 @@ export function atRest(
     const parts = dissolvedParts(salt)
     if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
     const curve = findCurve(salt, own)?.curve
-    return curve ? [{ salt: curve.salt, curve }] : []
+    if (!curve) return []
+    // A salt beside the product whose curve ends before this temperature stays dissolved; the product's own end is not known.
+    const reaches = saturationAt(curve, vessel.celsius).ok || (product && isOf(product, salt))
+    return reaches ? [{ salt: curve.salt, curve }] : []
   })
   if (solutes.length === 0) return { vessel: asBefore(vessel, pool) }
   const pot: PotState = {
@@ -95,6 +98,8 @@ function unknownSalt(ions: ReadonlyMap<string, number>, product: Formula, own: r
     ? `The solubility of ${dry.text} is not in the tables.`
     : undefined
 }
+
+const isOf = (product: Formula, salt: Formula): boolean => dryOf(product).dry.text === dryOf(salt).dry.text
 
 const distinct = (solutes: readonly Solute[]): Solute[] =>
   solutes.filter(({ salt }, i) => solutes.findIndex(other => other.salt.text === salt.text) === i)

@@ -14,9 +14,28 @@ const account = useAttempt('The vessel’s account', () => {
   return procedureOf(reading.plan, sheet, library.curves).find(({ id }) => id === stage.id)
 })
 const told = account.value
-const rows = computed(() =>
-  (told.value?.steps ?? []).map(step => ({ step, after: toldVessel(step, told.value?.named ?? []) })),
-)
+/** Portions of one charge stand in one row, told after the last of them. */
+const rows = computed(() => {
+  const steps = (told.value?.steps ?? []).filter(isEvent)
+  const isPortion = (step: PlannedStep, next: PlannedStep | undefined): boolean =>
+    step.charge?.species !== undefined && step.charge.species === next?.charge?.species
+  let count = 0
+  let gone: PlannedStep['out'] = []
+  return steps.flatMap((step, i) => {
+    count += 1
+    gone = [...gone, ...step.out]
+    if (isPortion(step, steps[i + 1])) return []
+    const row = {
+      step,
+      out: gone,
+      words: count > 1 ? `Add {${step.charge?.species}} in ${count} portions, each once it is calm` : step.words,
+      after: toldVessel(step, told.value?.named ?? []),
+    }
+    count = 0
+    gone = []
+    return [row]
+  })
+})
 const chosen = computed(() => batch.stage?.way ?? '')
 function choose(event: Event): void {
   const way = (event.target as HTMLSelectElement).value
@@ -28,8 +47,14 @@ const list = (portions: readonly { form: string; mass: number }[]): string =>
     .filter(one => one.mass > 5e-4)
     .map(one => `{${one.form}} ${mass(one.mass)}`)
     .join(', ')
-const leaves = ({ out }: PlannedStep): string =>
-  out
+function added(portions: readonly { form: string; mass: number }[]): { form: string; mass: number }[] {
+  const all = new Map<string, number>()
+  for (const one of portions) all.set(one.form, (all.get(one.form) ?? 0) + one.mass)
+  return [...all].map(([form, mass]) => ({ form, mass }))
+}
+const leaves = (out: PlannedStep['out']): string =>
+  ['gas', 'filtrate', 'cake', 'washings', 'distillate']
+    .map(to => ({ to, matter: added(out.filter(one => one.to === to).flatMap(({ matter }) => matter)) }))
     .map(({ to, matter }) => (list(matter) ? `${to}: ${list(matter)}` : ''))
     .filter(Boolean)
     .join('; ')
@@ -91,9 +116,9 @@ const wordsOf = (code: string): string => cautionWords[code as CautionCode]
             </tr>
           </thead>
           <tbody>
-            <template v-for="{ step, after } in rows" :key="step.id">
-              <tr v-if="isEvent(step)" class="border-t border-rule align-top">
-                <td class="py-1 pr-3"><RichText :text="step.words" /></td>
+            <template v-for="{ step, words, out, after } in rows" :key="step.id">
+              <tr class="border-t border-rule align-top">
+                <td class="py-1 pr-3"><RichText :text="words" /></td>
                 <td class="figure whitespace-nowrap py-1 pr-3">{{ after ? `${after.celsius.toFixed(0)} °C` : '' }}</td>
                 <template v-if="after">
                   <td class="py-1 pr-3">
@@ -106,7 +131,7 @@ const wordsOf = (code: string): string => cautionWords[code as CautionCode]
                   <td class="py-1 pr-3"><RichText :text="list(after.solid)" /></td>
                 </template>
                 <td v-else colspan="2" class="py-1 pr-3 text-soft">not known from here on</td>
-                <td class="py-1"><RichText :text="leaves(step)" /></td>
+                <td class="py-1"><RichText :text="leaves(out)" /></td>
               </tr>
             </template>
           </tbody>

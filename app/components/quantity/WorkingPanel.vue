@@ -63,6 +63,6 @@ watch(
       <RichText :text="sources.join(', ')" />.
     </p>
     <p v-else class="small mt-1.5">No input of this figure carries an uncertainty.</p>
-    <SpreadCheck v-if="spread > 0 && closes" :figure="figure" />
+    <LazySpreadCheck v-if="spread > 0 && closes" :figure="figure" />
   </section>
 </template>

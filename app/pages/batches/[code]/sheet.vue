@@ -39,6 +39,7 @@ const PANELS = [
   'IonPanel',
   'EquationField',
   'ReactionChoice',
+  'SpreadCheck',
 ].map(name => `Lazy${name}`)
 
 const batch = useBatchStore()
