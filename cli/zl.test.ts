@@ -38,6 +38,32 @@ const plan = {
   ],
 }
 
+describe('bin/zl procedure', () => {
+  it('answers as the contract says: way, steps, what is charged, what leaves, what stands, and the product', () => {
+    const { stages } = answerOf(['procedure', '-'], plan)
+    const [stage] = stages
+    expect(stage).toMatchObject({ id: 's1', way: 'crystallise', proposed: true, product: { form: 'CoCl2·6H2O' } })
+    const charged = stage.steps.filter((step: { charge?: { species?: string } }) => step.charge?.species === 'CoCO3')
+    expect(charged.length).toBeGreaterThan(1)
+    expect(charged[0].out[0]).toMatchObject({ to: 'gas', matter: [{ form: 'CO2' }] })
+    expect(charged[0].after).toMatchObject({ celsius: 25, estimated: false })
+    const mass = charged.reduce((sum: number, step: { charge: { mass: number } }) => sum + step.charge.mass, 0)
+    // 97 % of 8.40 g.
+    expect(mass).toBeCloseTo(8.148, 3)
+    expect(stage.product.mass).toBeGreaterThan(3)
+    expect(stage.why).not.toContain('{')
+  })
+  it('refuses a way and a solvent that it does not know, and lists its operations', () => {
+    const [stage] = plan.stages
+    const with_ = (more: object) => ({ stages: [{ ...stage, ...more }] })
+    expect(errorOf(['procedure', '-'], with_({ way: 'boil it' })).message).toContain('way')
+    expect(errorOf(['procedure', '-'], with_({ solvents: [{ name: 'gin', volume: '1 mL' }] }))).toMatchObject({
+      code: 'sheet.unknown-solvent',
+    })
+    expect(zl(['procedure', '--help']).out).toContain('take to dryness')
+  })
+})
+
 describe('bin/zl', () => {
   it('mass', () => {
     const answer = answerOf(['mass', 'CuSO4.5H2O'])

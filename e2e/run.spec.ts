@@ -225,6 +225,13 @@ test('a test of both portions says which reagent was in excess, and when it cont
 test('a procedure is edited, kept as a template, and taken in another batch', async ({ page, request }) => {
   const code = await beginZinc(request)
   await page.goto(`/batches/${code}/procedure`)
+  const account = page.getByRole('region', { name: 'How it is won, and what the vessel holds' })
+  await expect(account).toContainText('much more soluble hot than cold')
+  await account.getByText('What the vessel holds after each operation').click()
+  await expect(account.getByRole('row').filter({ hasText: 'portions, each once it is calm' })).toContainText('gas: H2')
+  await account.getByLabel('How the product is won').selectOption('take to dryness')
+  await expect(account.getByRole('row').filter({ hasText: 'Evaporate gently' })).toBeVisible()
+  await account.getByLabel('How the product is won').selectOption('')
   await page.getByRole('button', { name: 'Change step 12' }).click()
   await page.getByLabel('How often').fill('3')
   await page.getByLabel('Then wait').fill('5 apples')

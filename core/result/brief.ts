@@ -1,3 +1,4 @@
+import { wayOf } from '#core/procedure'
 import { colourOf, parseFormula } from '#core/formula'
 import {
   aboutWords,
@@ -131,7 +132,9 @@ export function proposedFor(
   moves: Parameters<typeof proposeProcedure>[2],
 ): readonly Step[] {
   const { stage, curves = [] } = setting
-  const pot = moves || stage.inPot ? undefined : stagePot(sheet, curves)
+  const { way: won } = wayOf(stage, curves)
+  const isCooled = won === 'crystallise' || won === 'own'
+  const pot = moves || stage.inPot || !isCooled ? undefined : stagePot(sheet, curves)
   const way = moves ?? (pot && proposeMoves(pot.pot, stage.product.form, curves))
   return proposeProcedure(sheet, setting, way)
 }

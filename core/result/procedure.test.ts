@@ -85,6 +85,55 @@ describe('the proposed procedure', () => {
   })
 })
 
+describe('the proposed procedure of other ways', () => {
+  const of = (equation: string, product: string, reagents: [string, string?][], more: object = {}) =>
+    procedureOf({
+      stages: [
+        {
+          id: 's1',
+          equation,
+          reagents: reagents.map(([species, mass]) => ({
+            species,
+            supply: { kind: 'solid' as const },
+            ...(mass && { charge: { mass } }),
+          })),
+          product: { species: product },
+          ...more,
+        },
+      ],
+    })
+  const doing = (steps: ReturnType<typeof of>): string[] => steps.map(step => step.do)
+  it('burns, calcines and dehydrates in a crucible, to constant mass, and dissolves nothing', () => {
+    for (const [equation, product, reagents] of [
+      ['Mg(OH)2 -> MgO + H2O', 'MgO', [['Mg(OH)2', '5.83 g']]],
+      ['NaHCO3 -> Na2CO3 + H2O + CO2', 'Na2CO3', [['NaHCO3', '8.40 g']]],
+      ['CuSO4·5H2O -> CuSO4 + H2O', 'CuSO4', [['CuSO4·5H2O', '25.0 g']]],
+    ] as const) {
+      const steps = of(
+        equation,
+        product,
+        reagents.map(([species, mass]) => [species, mass]),
+      )
+      expect(doing(steps), equation).toEqual(expect.arrayContaining(['ignite', 'cool in desiccator', 'weigh']))
+      expect(doing(steps).filter(name => ['dissolve', 'filter', 'wash', 'evaporate', 'ice'].includes(name))).toEqual([])
+      const tare = steps.findIndex(step => step.about?.what === 'product')
+      expect(tare).toBeLessThan(steps.findIndex(step => step.do === 'add'))
+    }
+  })
+  it('takes to dryness what a chemist chose so, salts out, and leaves an own way to its chemist', () => {
+    const salt = (way: string) =>
+      of('NaNO3 + KCl -> KNO3 + NaCl', 'KNO3', [['NaNO3', '8.5 g'], ['KCl']], { solvent: '20 mL', way })
+    expect(doing(salt('take to dryness'))).toContain('evaporate to dryness')
+    const out = salt('salt out')
+    expect(out.some(step => step.words.includes('ethanol') && step.do === 'add' && step.needs?.includes('hood'))).toBe(
+      true,
+    )
+    const own = salt('own')
+    expect(own.some(step => step.words.includes('steps of your own'))).toBe(true)
+    expect(doing(own).filter(name => ['ice', 'evaporate', 'filter'].includes(name))).toEqual([])
+  })
+})
+
 describe('briefOf', () => {
   it('tells what a batch wants next, by its step once the run has begun', () => {
     const { document, entries } = demo.find(one => one.code === 'ZN-021')!

@@ -35,7 +35,11 @@ export function proposeProcedure(
           ...excessSteps(sheet),
           ...(stage.inPot
             ? []
-            : [...wonBy(way, sheet, moves), ...dryingSteps(sheet, setting), ...endSteps(sheet, setting)]),
+            : [
+                ...wonBy(way, sheet, proposed || way === 'crystallise' ? moves : undefined),
+                ...dryingSteps(sheet, setting),
+                ...endSteps(sheet, setting),
+              ]),
         ]
   const counts = new Map<Operation, number>()
   return drafts.map(draft => {

@@ -12,6 +12,11 @@ const views = [
   ['run', '/batches/ZN-021/run'],
   ['drying', '/batches/CO-003/run', page => page.waitForTimeout(1500)],
   ['procedure', '/batches/CU-009/procedure'],
+  [
+    'procedure',
+    '/batches/ZN-021/procedure',
+    page => page.getByText('What the vessel holds after each operation').click(),
+  ],
   ['crystals', '/batches/ZN-021/crystals'],
   ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
   ['yield', '/batches/ZN-020/yield'],

@@ -93,9 +93,7 @@ const wordsOf = (code: string): string => cautionWords[code as CautionCode]
       </p>
     </div>
     <p v-for="one in told?.warnings ?? []" :key="one.code" class="mt-2 text-[14px] text-amber">{{ one.message }}</p>
-    <ul v-if="cautions.length > 0" class="mt-2 grid gap-0.5 text-[14px] text-amber">
-      <li v-for="code in cautions" :key="code">{{ wordsOf(code) }}</li>
-    </ul>
+    <p v-for="code in cautions" :key="code" class="mt-1 text-[14px] text-amber">{{ wordsOf(code) }}</p>
     <details v-if="told" class="mt-2">
       <summary class="min-h-9 w-fit cursor-pointer content-center text-[14px] text-soft">
         What the vessel holds after each operation
