@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { parseFormula } from '#core/formula'
 import { computeReadPlan, readPlan, type Plan, type StagePlan } from '#core/sheet'
 import { dissolvedOf, portionOf, solventFormula, type Portion } from '#core/vessel'
-import { procedureOf, toldVessel, type ToldStage } from '.'
+import { demoBatches } from '#demo'
+import { procedureOf, toldVessel, ways, type ToldStage } from '.'
 
 const procedure = (...stages: StagePlan[]) => {
   const plan = { stages } as Plan
@@ -387,6 +388,35 @@ describe('the laws, over random plans', () => {
       }),
       { numRuns: 120 },
     )
+  })
+  it('conserve every element for every stage of the demo, whatever way is chosen', () => {
+    for (const { code, document } of demoBatches(new Date('2026-05-04T09:00:00Z')))
+      for (const way of [undefined, ...ways]) {
+        const plan = {
+          ...document.plan,
+          stages: document.plan.stages.map(stage => ({ ...stage, ...(way && { way }) })),
+        }
+        const read = readPlan(plan)
+        if (!read.ok) continue
+        const sheet = computeReadPlan(read.value)
+        if (!sheet.ok) continue
+        const told = procedureOf(read.value, sheet.value)
+        told.forEach((stage, i) => {
+          const before = read.value.stages[i]!.reagents.flatMap(
+            ({ from }) =>
+              told.find(({ id }) => id === from && read.value.stages.some(one => one.id === id && one.inPot)) ?? [],
+          )[0]
+          const start = before
+            ? [
+                ...dissolvedOf(before.end, stage.named),
+                ...before.end.lumps.map(({ form, moles }) => portionOf(form, moles)),
+                ...solventPortions(before.end.solvents),
+              ]
+            : []
+          expect(stage.steps.length, `${code} ${way}`).toBeGreaterThan(0)
+          if (stage.isKnown) expectBalanced(stage, start)
+        })
+      }
   })
   it('scale: twice the plan is twice every amount', () => {
     fc.assert(

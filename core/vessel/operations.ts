@@ -236,20 +236,17 @@ function washed(
   return { ...done, ...(rest.unknown && { unknown: rest.unknown }) }
 }
 
-/** Dry solids are heated until their reaction has run; what evaporates at that temperature is gone. */
+/** Dry solids are heated until their reaction has run; what evaporates at that temperature is gone, and the gas that was passed in is there for it. */
 function ignited(vessel: Vessel, celsius: number, setting: Setting): Done {
-  const dry = dried({ ...vessel, celsius }, setting, 'gas')
-  const gases = vessel.ions
-  const back: Vessel = { ...dry.vessel, celsius, ions: gases, lumps: dry.vessel.lumps }
+  const isGas = (key: string): boolean => isGasAlone(formulaOf(key))
+  const gases = new Map([...vessel.ions].filter(([key]) => isGas(key)))
+  const liquor = new Map([...vessel.ions].filter(([key]) => !isGas(key)))
+  const dry = dried({ ...vessel, celsius, ions: liquor }, setting, 'gas')
+  const back: Vessel = { ...dry.vessel, ions: gases }
   const met = setting.net ? react(back, setting.net, 'residue') : { vessel: back, gases: [] }
   const left = [...met.vessel.ions].map(([key, moles]) => portionOf(formulaOf(key), moles))
   return {
     vessel: { ...met.vessel, ions: new Map() },
-    out: [
-      ...dry.out
-        .map(one => ({ ...one, matter: one.matter.filter(({ form }) => !gases.has(form)) }))
-        .filter(({ matter }) => matter.length > 0),
-      ...leaving('gas', [...met.gases, ...left]),
-    ],
+    out: [...dry.out, ...leaving('gas', [...met.gases, ...left])],
   }
 }

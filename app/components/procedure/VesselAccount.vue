@@ -81,7 +81,7 @@ const wordsOf = (code: string): string => cautionWords[code as CautionCode]
           <option v-for="way in ways" :key="way" :value="way">{{ way }}</option>
         </select></label
       >
-      <p v-if="told" class="max-w-[46em] flex-1 text-[14px]">
+      <p v-if="told" class="max-w-[46em] flex-[1_1_18em] text-[14px]">
         <RichText :text="`${told.way.why} `" />
         <template v-if="told.product.mass !== undefined">
           The account gives <b class="figure">{{ mass(told.product.mass) }}</b> of
