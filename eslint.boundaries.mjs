@@ -12,7 +12,18 @@ const core = {
   procedure: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'vessel', 'sheet'],
   assay: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   journal: ['problem', 'quantity', 'reference'],
-  result: ['problem', 'quantity', 'reference', 'formula', 'species', 'solution', 'sheet', 'procedure', 'assay', 'journal'],
+  result: [
+    'problem',
+    'quantity',
+    'reference',
+    'formula',
+    'species',
+    'solution',
+    'sheet',
+    'procedure',
+    'assay',
+    'journal',
+  ],
   document: ['problem', 'reference', 'formula', 'sheet', 'assay', 'journal'],
 }
 const packages = { document: ['zod'] }

@@ -1,7 +1,7 @@
 import * as z from 'zod'
 import { MOST_POINTS, worksheetKinds, type Worksheet } from '#core/assay'
 import { equipment, operationNames, type Step } from '#core/journal'
-import { chosenWays, type Plan } from '#core/sheet'
+import { chosenWays, ways, type Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
 const text = (most: number) =>
@@ -109,18 +109,7 @@ const stage = z.strictObject({
     .array(z.strictObject({ name: text(40), volume: measured.exactOptional(), mass: measured.exactOptional() }))
     .max(6)
     .exactOptional(),
-  way: z
-    .enum([
-      'crystallise',
-      'take to dryness',
-      'throw down',
-      'salt out',
-      'heat dry',
-      'distil to dryness',
-      'leave in the pot',
-      'own',
-    ])
-    .exactOptional(),
+  way: z.enum(ways).exactOptional(),
   evaporate: measured.exactOptional(),
   at: measured.exactOptional(),
   vessel: measured.exactOptional(),

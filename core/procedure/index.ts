@@ -1,4 +1,4 @@
-export { wayOf, ways, type ChosenWay, type Way } from './way'
+export { wayOf, type ChosenWay } from './way'
 export { procedureOf, toldVessel, type ToldStage, type ToldVessel, type Won } from './procedure'
 export type { StageProcedure, Step as PlannedStep } from './propose'
 export { cautionWords, type CautionCode } from './cautions'

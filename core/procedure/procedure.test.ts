@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parseFormula } from '#core/formula'
-import { computeReadPlan, readPlan, type Plan, type StagePlan } from '#core/sheet'
+import { computeReadPlan, readPlan, ways, type Plan, type StagePlan } from '#core/sheet'
 import { dissolvedOf, portionOf, solventFormula, type Portion } from '#core/vessel'
 import { demoBatches } from '#demo'
-import { procedureOf, toldVessel, ways, type ToldStage } from '.'
+import { procedureOf, toldVessel, type ToldStage } from '.'
 
 const procedure = (...stages: StagePlan[]) => {
   const plan = { stages } as Plan

@@ -2,8 +2,6 @@ import { relate, type Formula } from '#core/formula'
 import { exact, product, renamed, sum, type Figure } from '#core/quantity'
 import { acidOf, baseOf, madeByAcid, neutralise } from '#core/vessel'
 import type { ReadStage, Reagent } from './read-stage'
-import type { StageSheet } from './stage'
-import { isWater } from './water'
 
 /** Something that a pot brings into the next stage beside its product, moles. */
 export interface Carried {
@@ -126,35 +124,6 @@ export function madeByShare(
   )
 }
 
-const partOf = (amount: Figure, part: number): Figure =>
+/** A part of an amount; all of it as it is. */
+export const partOf = (amount: Figure, part: number): Figure =>
   part === 1 ? amount : product(amount.name, 'amount', [amount, exact(part, 'number', 'the part that is met')])
-
-/** What a stage's pot brings to the next: all that is left of its reagents and was not taken out by decision, and what came along and was not used. */
-export function carriedFrom(stage: ReadStage, sheet: StageSheet, before: CarriedPot | undefined): CarriedPot {
-  const shares = sharesOf(stage, before).map((share, i) => {
-    const line = sheet.reagents[i]
-    return line ? within(share, line.amount) : share
-  })
-  const partUsed = (one: Carried): number => shares.find(({ by }) => by.includes(one))?.part ?? 0
-  const reused = (one: Carried): boolean =>
-    stage.reagents.some(({ term, from }) => !from && relate(one.formula, term.species.formula) !== undefined)
-  const left = sheet.reagents.flatMap((line, i): Carried[] => {
-    const reagent = stage.reagents[i]
-    if (!reagent || !line.planned || isWater(reagent.term) || isTakenOut(reagent)) return []
-    if (line.limits || !(line.leftover.amount.value > 0)) return []
-    return [{ formula: reagent.term.species.formula, amount: line.leftover.amount, from: stage.id }]
-  })
-  return {
-    water: sheet.water.total,
-    matter: [
-      ...(before?.matter ?? [])
-        .filter(one => !reused(one) && partUsed(one) < 1)
-        .map(one => ({ ...one, amount: partOf(one.amount, 1 - partUsed(one)) })),
-      ...left,
-    ],
-  }
-}
-
-/** A gas leaves; what the chemist filters off, boils off or quenches is gone. Everything else goes on with the pot. */
-const isTakenOut = ({ supply, wayOut }: Reagent): boolean =>
-  supply.kind === 'gas' || wayOut === 'filtered off' || wayOut === 'boiled off' || wayOut === 'quenched'

@@ -22,7 +22,7 @@ export {
   type DilutionProblem,
   type DilutionRefused,
 } from './dilute'
-export type { ChargePlan, Plan, ReagentPlan, StagePlan, SupplyPlan } from './plan'
+export { ways, type ChargePlan, type Plan, type ReagentPlan, type StagePlan, type SupplyPlan, type Way } from './plan'
 export { explainPlan, spanOf, type Path, type PlanProblem, type SheetProblem } from './problems'
 export type { SideField } from './read-bench'
 export {

@@ -1,6 +1,19 @@
 import type { MovePlan } from '#core/solution'
 import type { WayOut } from './ways-out'
 
+/** How a product is won. */
+export const ways = [
+  'crystallise',
+  'take to dryness',
+  'throw down',
+  'salt out',
+  'heat dry',
+  'distil to dryness',
+  'leave in the pot',
+  'own',
+] as const
+export type Way = (typeof ways)[number]
+
 /** The plan as it is typed and saved: every measured value is the chemist's own text. */
 export interface Plan {
   readonly stages: readonly StagePlan[]
@@ -25,7 +38,7 @@ export interface StagePlan {
   /** Solvents by name; water among them is what `solvent` says shortly. */
   readonly solvents?: readonly { readonly name: string; readonly volume?: string; readonly mass?: string }[]
   /** How the product is won; proposed where it is left out. */
-  readonly way?: string
+  readonly way?: Way
   readonly evaporate?: string
   /** Temperature it is kept at. */
   readonly at?: string

@@ -4,6 +4,7 @@ import type { Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
 import type { Bench, SideField } from './read-bench'
 import type { Supply } from './supply'
+import type { Way } from './plan'
 import type { WayOut } from './ways-out'
 
 /** How much of a reagent goes in: a fixed amount, a share of what the reaction needs, or all that an earlier stage made. */
@@ -38,7 +39,7 @@ export interface ReadStage {
   /** True where the product is not isolated: the pot, its water with it, goes on to the next stage. */
   readonly inPot: boolean
   /** How the product is won, where the chemist says. */
-  readonly way?: string
+  readonly way?: Way
   readonly bench: Bench
   /** Solvents beside water, g. */
   readonly otherSolvents: readonly { readonly name: string; readonly mass: Figure }[]

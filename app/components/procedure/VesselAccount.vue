@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { cautionWords, procedureOf, toldVessel, ways, type CautionCode, type PlannedStep } from '#core/procedure'
+import { cautionWords, procedureOf, toldVessel, type CautionCode, type PlannedStep } from '#core/procedure'
 import { formatValue } from '#core/quantity'
+import { ways } from '#core/sheet'
 import { useAttempt } from '~/composables/useAttempt'
 import { useBatchStore } from '~/stores/batch'
 import { useLibraryStore } from '~/stores/library'
@@ -38,8 +39,8 @@ const rows = computed(() => {
 })
 const chosen = computed(() => batch.stage?.way ?? '')
 function choose(event: Event): void {
-  const way = (event.target as HTMLSelectElement).value
-  batch.change(({ way: _, ...stage }) => (way === '' ? stage : { ...stage, way }), 'way')
+  const way = ways.find(one => one === (event.target as HTMLSelectElement).value)
+  batch.change(({ way: _, ...stage }) => (way ? { ...stage, way } : stage), 'way')
 }
 const mass = (grams: number): string => formatValue(grams, 'mass', 3)
 const list = (portions: readonly { form: string; mass: number }[]): string =>
