@@ -1,8 +1,8 @@
 import { sameStuff, type Formula } from '#core/formula'
 import { solvents } from '#core/reference'
-import type { PlanSheet, ReadPlan } from '#core/sheet'
+import type { PlanSheet, ReadPlan, ReadStage } from '#core/sheet'
 import type { Curve } from '#core/solution'
-import { dissolvedOf, emptyVessel, gathered, portionOf, type Portion, type Vessel } from '#core/vessel'
+import { dissolvedOf, dryOf, emptyVessel, gathered, portionOf, type Portion, type Vessel } from '#core/vessel'
 import { proposeStage, type StageProcedure, type Step } from './propose'
 import { wayOf } from './way'
 
@@ -28,8 +28,15 @@ export function procedureOf(read: ReadPlan, sheet: PlanSheet, own: readonly Curv
     const start = stage.reagents.flatMap(({ from }) => (from ? (pots.get(from) ?? []) : []))[0]
     const done = proposeStage(stage, lines, way, start ?? emptyVessel(read.room.celsius), own)
     if (stage.inPot) pots.set(stage.id, done.end)
-    return [{ ...done, id: stage.id, product: wonOf(done, stage.product.form) }]
+    return [{ ...done, id: stage.id, product: wonOf(done, formWon(done, stage)) }]
   })
+}
+
+/** The form that is wanted; where the plan names the dry species alone, the form of the crystals that come. */
+function formWon({ end }: StageProcedure, { product: { form, term } }: ReadStage): Formula {
+  if (form.text !== term.species.formula.text) return form
+  const dry = dryOf(form).dry
+  return end.lumps.find(one => one.is === 'crystals' && sameStuff(dryOf(one.form).dry, dry))?.form ?? form
 }
 
 function wonOf({ end, isKnown, named, way }: StageProcedure, form: Formula): Won {
