@@ -1,4 +1,4 @@
-import { exact, product, statedWords, sum, type Figure } from '#core/quantity'
+import { exact, given, product, statedWords, sum, type Figure } from '#core/quantity'
 import type { Cells, Finding, Outcome, SheetKind } from './worksheet-kind'
 
 /** Of the length of a mercury column that stands out of the bath, in degrees, for each degree that it is cooler: mercury in glass; laboratory texts, from memory. */
@@ -46,7 +46,11 @@ export const decompositionSheet: SheetKind = {
   },
   method({ figures: { known, thread, threadAt } }) {
     const right = (read: Figure): Figure => {
-      if (!thread || !threadAt) return read
+      if (!thread || !threadAt)
+        return sum('begins', [
+          [1, read],
+          [1, THERMOMETER],
+        ])
       const apart = sum('bath over the thread', [
         [1, read],
         [-1, threadAt],
@@ -55,6 +59,7 @@ export const decompositionSheet: SheetKind = {
       return sum('begins, put right', [
         [1, read],
         [1, by],
+        [1, THERMOMETER],
       ])
     }
     return {
@@ -71,6 +76,13 @@ export const decompositionSheet: SheetKind = {
     }
   },
 }
+
+/** A thermometer that was not set against known points: good to a degree, one for all replicates; common practice, no source. */
+const THERMOMETER = given(0, 'temperature', 'error of the thermometer', {
+  source: 'thermometer, not calibrated',
+  uncertainty: 1,
+  written: '0 ± 1 °C',
+})
 
 /** What capillary and thermometer are good for without calibration, °C; common practice, no source. */
 const GOOD_FOR = 2

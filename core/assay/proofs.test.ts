@@ -160,6 +160,8 @@ describe('melting or decomposition point', () => {
     ]
     expect(computeWorksheet(sheet('decomposition', given, rows[0]!)).values[0]).toBeCloseTo(231.7, 1)
     expect(textOf(sheet('decomposition', given, ...rows), 'Against the known point')).toContain('agrees')
+    // Two replicates agree to half a degree; the one thermometer of both is good to one, ± 2 at 95 %.
+    expect(computeWorksheet(sheet('decomposition', given, ...rows)).budget!.expanded).toBeCloseTo(2.0, 1)
     expect(textOf(sheet('decomposition', { known: '240 °C' }, ...rows), 'Against the known point')).toContain('below')
     expect(textOf(sheet('decomposition', {}, { begins: '200 °C', ends: '209 °C' }), 'Not sharp')).toContain(
       '9.0 degrees',

@@ -1,3 +1,4 @@
+import { parseFormula } from '#core/formula'
 import { product, sum, type Figure } from '#core/quantity'
 import { theOther } from './the-other'
 import { NOT_YET, refuse, type Cells, type Finding, type Outcome, type SheetKind } from './worksheet-kind'
@@ -82,11 +83,21 @@ export const twoColoursSheet: SheetKind = {
       judge: outcome => ({
         findings: [
           ...negative(outcome, cells => both(cells, ofFirst, ofSecond), texts),
-          ...theOther(outcome, texts.second || 'The second', MOLAR, cells => both(cells, ofFirst, ofSecond)?.[1]),
+          ...theOther(
+            outcome,
+            typesetName(texts.second) || 'The second',
+            MOLAR,
+            cells => both(cells, ofFirst, ofSecond)?.[1],
+          ),
         ],
       }),
     }
   },
+}
+
+/** What is typed as a formula is set as one. */
+function typesetName(text: string | undefined): string | undefined {
+  return text && parseFormula(text).ok ? `{${text}}` : text
 }
 
 type Part = (a1: Figure, a2: Figure, cells: Cells) => Figure

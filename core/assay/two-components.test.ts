@@ -80,7 +80,7 @@ describe('two colours', () => {
     /* 0.712 = 2350 x + 11 y, 0.405 = 95 x + 369 y: x = (0.712 × 369 − 0.405 × 11) ÷ (2350 × 369 − 95 × 11) = 2.982e-4, y = 1.021e-3. */
     const worksheet = sheet('two colours', given, { a1: '0.712', a2: '0.405' })
     expect(computeWorksheet(worksheet).values[0]).toBeCloseTo(2.982e-4, 7)
-    expect(textOf(worksheet, 'The other component')).toContain('Cr2O7^2-: 0.0010208 ±')
+    expect(textOf(worksheet, 'The other component')).toContain('{Cr2O7^2-}: 0.0010208 ±')
     const diluted = sheet('two colours', given, { a1: '0.712', a2: '0.405', dilution: '10' })
     expect(computeWorksheet(diluted).values[0]).toBeCloseTo(2.982e-3, 6)
   })

@@ -91,6 +91,15 @@ describe('judgeDryness', () => {
     expect(expected!.from).toBeLessThan(expected!.hours)
     expect(expected!.to).toBeGreaterThan(expected!.hours)
   })
+  it('widens its range by the balance’s own noise, where the weighings scatter more than their rounding', () => {
+    const at = (noise: number) =>
+      judgeDryness(
+        [0, 1, 2, 3, 4].map((hours, i) => ({ hours, mass: 20 + 2 * 0.5 ** hours + noise * [1, -1, 1, -1, 1][i]! })),
+        0.02,
+      ).expected!
+    const [quiet, noisy] = [at(0), at(0.02)]
+    expect(noisy.to - noisy.from).toBeGreaterThan(1.5 * (quiet.to - quiet.from))
+  })
   it('does not predict from two points, from a rising mass, or from a straight line', () => {
     expect(
       judgeDryness(

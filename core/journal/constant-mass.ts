@@ -22,7 +22,7 @@ export const toleranceOf = (resolution: number): number => 2 * resolution
 /**
  * Judges a series of weighings to constant mass. From three points on it fits m = m∞ + A·exp(−t/τ), the falling-rate period of drying
  * (Perry's Chemical Engineers' Handbook, ch. 12, from memory), and says when no more than the tolerance is left to lose. The range comes
- * from moving each weighing by its rounding (d/√12) and adding the shifts in squares. No prediction where the mass rises, or where the
+ * from moving each weighing by its rounding (d/√12), or by how far the weighings scatter where that is more, and adding the shifts in squares. No prediction where the mass rises, or where the
  * points bend the other way.
  */
 export function judgeDryness(points: readonly DryPoint[], tolerance: number): Dryness {
@@ -37,7 +37,7 @@ export function judgeDryness(points: readonly DryPoint[], tolerance: number): Dr
   if (isConstant || isRising || points.length < 3) return base
   const best = predict(points, tolerance)
   if (!best) return base
-  const step = tolerance / 2 / Math.sqrt(12)
+  const step = Math.max(tolerance / 2 / Math.sqrt(12), noiseOf(points, best.tau))
   const shifts = points.map((_, i) => {
     const moved = (by: number) =>
       predict(
@@ -63,7 +63,10 @@ export function judgeDryness(points: readonly DryPoint[], tolerance: number): Dr
 }
 
 /** Least squares over τ, with m∞ and A linear in it; undefined where no falling curve fits better than a line. */
-function predict(points: readonly DryPoint[], tolerance: number): { hours: number; end: number } | undefined {
+function predict(
+  points: readonly DryPoint[],
+  tolerance: number,
+): { hours: number; end: number; tau: number } | undefined {
   const span = points.at(-1)!.hours - points[0]!.hours
   if (!(span > 0)) return undefined
   let low = Math.log(span / 50)
@@ -88,7 +91,13 @@ function predict(points: readonly DryPoint[], tolerance: number): { hours: numbe
   const { end, above } = fit(points, tau)
   if (!(above > 0) || tau > span * 10 || end < 0) return undefined
   const hours = points[0]!.hours + tau * Math.log(above / tolerance)
-  return Number.isFinite(hours) ? { hours, end } : undefined
+  return Number.isFinite(hours) ? { hours, end, tau } : undefined
+}
+
+/** How far the weighings scatter about the curve: the balance’s own noise, once there are more of them than the curve has parts. */
+function noiseOf(points: readonly DryPoint[], tau: number): number {
+  const over = points.length - 3
+  return over > 0 ? Math.sqrt(fit(points, tau).residue / over) : 0
 }
 
 function fit(points: readonly DryPoint[], tau: number): { end: number; above: number; residue: number } {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { WorksheetResult } from '#core/assay'
-import { stated, type Figure } from '#core/quantity'
+import { stated, statedWords, type Figure } from '#core/quantity'
 
 /** What the replicates say together: mean, spread, interval, the tests for a doubtful value, and a plot. */
 const emit = defineEmits<{ working: [figure: Figure] }>()
@@ -16,7 +16,7 @@ const mean = computed(
   () => `${told.value.value}${told.value.times ? ` × ${told.value.times}` : ''}${unit ? `\u202f${unit}` : ''}`,
 )
 /** A spread, with the unit of the result. */
-const spread = (value: number): string => `${Number(value.toPrecision(2))}${unit ? `\u202f${unit}` : ''}`
+const spread = (value: number): string => statedWords(Number(value.toPrecision(2)), undefined, unit)
 </script>
 
 <template>
