@@ -5,6 +5,8 @@ import { findCurve, saturationAt, type Curve } from '#core/solution'
 import {
   atRest,
   dissolvedParts,
+  dissolvesMetals,
+  metalOf,
   dryOf,
   netOf,
   operate,
@@ -256,8 +258,7 @@ function chlorine({ ions }: Vessel, before: readonly Charge[], now: Charge): boo
 }
 /** A metal that came along, and an acid onto it. */
 const carriedMetal = ({ lumps }: Vessel, { formula }: Charge): boolean =>
-  lumps.some(({ form, is }) => is === 'unreacted' && form.composition.size === 1) && gasesWith(formula)
-const gasesWith = (formula: Formula): boolean => formula.composition.has('H') && !formula.composition.has('N')
+  dissolvesMetals(formula) && lumps.some(({ form }) => metalOf(form) !== undefined)
 
 function enterSolvents(course: Course, stage: ReadStage, charges: readonly Charge[]): void {
   const wanted = new Map(stage.otherSolvents.map(({ name, mass }) => [name, mass.value] as const))

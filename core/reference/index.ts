@@ -22,3 +22,4 @@ export { usualTitrations, weighingForms, type UsualTitration, type WeighingForm 
 export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from './protons'
 export { solvents, type SolventRow } from './solvents'
 export { solubilityRules, type SolubilityRule } from './solubility-rules'
+export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'

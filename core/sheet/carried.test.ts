@@ -123,6 +123,26 @@ describe('what a pot brings into the next stage', () => {
     expect(acid.amount.value).toBeCloseTo(51.14e-3, 4)
     expect(acid.consumed.value).toBeCloseTo(100.57e-3, 4)
   })
+  it('lets a metal that came along take its acid, with its hydrogen', () => {
+    const first: StagePlan = {
+      id: 's1',
+      equation: 'Zn + CuSO4 -> ZnSO4 + Cu',
+      reagents: [solid('Zn', '6.538 g'), liquor('CuSO4', '0.5 mol/L', '100 mL')],
+      product: { species: 'ZnSO4' },
+      inPot: true,
+    }
+    // 100 mmol of zinc, 50 of it for the copper: 50 are left, and 50 mmol of sulfuric acid would dissolve them.
+    const second: StagePlan = {
+      id: 's2',
+      equation: 'ZnSO4 + H2SO4 + NH3 -> (NH4)2Zn(SO4)2',
+      reagents: [pot('ZnSO4', 's1'), liquor('H2SO4', '2 mol/L'), liquor('NH3', '10 mol/L')],
+      product: { species: '(NH4)2Zn(SO4)2' },
+    }
+    const sheet = sheetOf(first, second).stages[1]!
+    expect(sheet.reagents[1]!.eaten!.value).toBeCloseTo(50e-3, 4)
+    expect(sheet.gases).toMatchObject([{ formula: 'H2' }])
+    expect(sheet.gases[0]!.amount.value).toBeCloseTo(50e-3, 4)
+  })
   it('forgets what a chemist filters off, and what was isolated', () => {
     const isolated = alum().map(stage => ({ ...stage, inPot: false }))
     expect(sheetOf(...isolated).stages[1]!.reagents[1]!.eaten).toBeUndefined()

@@ -1,6 +1,6 @@
 import { relate, type Formula } from '#core/formula'
 import { exact, product, renamed, sum, type Figure } from '#core/quantity'
-import { acidOf, baseOf, madeByAcid, neutralise } from '#core/vessel'
+import { acidOf, baseOf, dissolvesMetals, madeByAcid, metalOf, neutralise } from '#core/vessel'
 import type { ReadStage, Reagent } from './read-stage'
 
 /** Something that a pot brings into the next stage beside its product, moles. */
@@ -71,32 +71,32 @@ function thereOf({ term, from }: Reagent, matter: readonly Carried[]): Figure | 
   return terms.length > 0 ? sum(`{${formula.text}} in the pot already`, terms) : undefined
 }
 
-/** One is an acid, the other a base that holds its proton. */
-function meets(reagent: Formula, carried: Formula): boolean {
-  const pairs = [
-    [acidOf(reagent), baseOf(carried)],
-    [acidOf(carried), baseOf(reagent)],
-  ] as const
-  return pairs.some(([acid, base]) => acid && base && neutralise(acid, base))
+/** How many protons of an acid one formula unit of a carried base or metal uses up; undefined where the two do not meet. */
+function takenBy(taker: Formula, acid: Formula): number | undefined {
+  const [protons, base] = [acidOf(acid), baseOf(taker)]
+  if (protons && base && neutralise(protons, base)) return base.count
+  return dissolvesMetals(acid) ? metalOf(taker)?.charge : undefined
 }
+
+/** One is an acid, the other a base that holds its proton, or a metal that it dissolves. */
+const meets = (reagent: Formula, carried: Formula): boolean =>
+  takenBy(carried, reagent) !== undefined || takenBy(reagent, carried) !== undefined
 
 function eatenOf({ term }: Reagent, by: readonly Carried[]): Figure {
   const { formula } = term.species
-  const isAcid = by.some(one => {
-    const [acid, base] = [acidOf(formula), baseOf(one.formula)]
-    return acid && base && neutralise(acid, base)
-  })
-  const count = (isAcid ? acidOf(formula) : baseOf(formula))?.count ?? 1
+  const isAcid = by.some(one => takenBy(one.formula, formula) !== undefined)
+  const [first] = by
+  const count = isAcid ? acidOf(formula)?.count : first && takenBy(formula, first.formula)
   const equivalents = sum(
-    `equivalents of the pot’s ${isAcid ? 'base' : 'acid'}`,
-    by.map(one => [(isAcid ? baseOf(one.formula) : acidOf(one.formula))?.count ?? 1, one.amount] as const),
+    `equivalents of what ${isAcid ? 'takes acid' : 'is acid'} in the pot`,
+    by.map(one => [(isAcid ? takenBy(one.formula, formula) : acidOf(one.formula)?.count) ?? 1, one.amount] as const),
   )
   const whose = by.map(one => `{${one.formula.text}}`).join(' and ')
   return product(
     `{${formula.text}} for the ${whose} in the pot`,
     'amount',
     [equivalents],
-    count === 1 ? [] : [exact(count, 'number', `equivalents of {${formula.text}}`)],
+    count === undefined || count === 1 ? [] : [exact(count, 'number', `equivalents of {${formula.text}}`)],
   )
 }
 
@@ -108,7 +108,8 @@ export function madeByShare(
   const { eaten, by, part } = share
   if (!eaten) return []
   const { formula } = reagent.term.species
-  const base = baseOf(formula) && by.some(one => acidOf(one.formula)) ? [{ of: formula, amount: eaten }] : []
+  const isTaker = by.some(one => takenBy(formula, one.formula) !== undefined)
+  const base = isTaker ? [{ of: formula, amount: eaten }] : []
   const bases = base.length > 0 ? base : by.map(one => ({ of: one.formula, amount: partOf(one.amount, part) }))
   return bases.flatMap(({ of, amount }) =>
     madeByAcid(of).map(made => ({

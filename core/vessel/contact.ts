@@ -1,9 +1,9 @@
 import type { Reaction } from '#core/equation'
 import { chargeText, molarMass, type Formula } from '#core/formula'
-import { protonAcceptors, protonDonors, type AcceptorRow } from '#core/reference'
+import { oxidisingAnions, protonAcceptors, protonDonors, type AcceptorRow } from '#core/reference'
 import { solidsFor } from '#core/solution'
 import { ionsOf } from '#core/species'
-import { baseOf, neutralise, type Protons } from './protons'
+import { baseOf, metalOf, neutralise, type Protons } from './protons'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
 import {
   formulaOf,
@@ -200,6 +200,27 @@ function became(vessel: Vessel, { becomes }: AcceptorRow, moles: number): Met {
   return { vessel: { ...vessel, ions, solvents }, gases, extent: 0 }
 }
 
+/** Metals that stand in acid dissolve with hydrogen, the least noble first; not where an acid is there that oxidises them by itself. */
+export function dissolvedMetals(vessel: Vessel): Met {
+  let now = vessel
+  const gases: Portion[] = []
+  if (
+    oxidisingAnions.some(anion =>
+      [...vessel.ions.keys()].some(key => formulaOf(key).charge < 0 && key.startsWith(`${anion}^`)),
+    )
+  )
+    return { vessel, gases, extent: 0 }
+  const standing = vessel.lumps.flatMap(({ form }) => metalOf(form) ?? []).toSorted((a, b) => a.potential - b.potential)
+  for (const { metal, charge } of standing) {
+    const moles = Math.min(lumpMoles(now.lumps, metal), (now.ions.get('H^+') ?? 0) / charge)
+    if (moles <= TRACE) continue
+    const ions = plus(plus(now.ions, 'H^+', -charge * moles), metal + chargeText(charge), moles)
+    now = { ...now, ions, lumps: without(now.lumps, metal, moles) }
+    gases.push(portionOf(formulaOf('H2'), (charge * moles) / 2))
+  }
+  return { vessel: now, gases, extent: 0 }
+}
+
 /** Ions that together pass the solubility product of a sparing solid come down, to that product at 25 °C (molalities for activities: an estimate). */
 export function thrownDown(vessel: Vessel): Vessel {
   const kg = (vessel.solvents.get(WATER) ?? 0) / 1000
@@ -271,6 +292,7 @@ export function contact(vessel: Vessel, net: Net | undefined): Met {
     if (net) take(react(now, net))
     take(neutralised(now))
     if (net) take(react(now, net))
+    take(dissolvedMetals(now))
     now = thrownDown(now)
     if (sameMatter(before, now)) break
   }

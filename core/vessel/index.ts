@@ -1,4 +1,14 @@
-export { acidOf, baseOf, donorOf, madeByAcid, neutralise, type Made, type Protons } from './protons'
+export {
+  acidOf,
+  baseOf,
+  dissolvesMetals,
+  donorOf,
+  madeByAcid,
+  metalOf,
+  neutralise,
+  type Made,
+  type Protons,
+} from './protons'
 export {
   emptyVessel,
   formulaOf,

@@ -1,5 +1,13 @@
 import { parseFormula, relate, type Formula } from '#core/formula'
-import { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from '#core/reference'
+import {
+  metalsInAcid,
+  oxidisingAnions,
+  protonAcceptors,
+  protonDonors,
+  type AcceptorRow,
+  type DonorRow,
+  type MetalInAcid,
+} from '#core/reference'
 import { ionsOf } from '#core/species'
 
 /** What one formula unit gives or takes of protons, by its strongest part. */
@@ -22,6 +30,7 @@ const formulaOf = (text: string): Formula => {
 }
 const molecules = protonDonors.filter(({ charge }) => charge === 0).map(row => ({ row, formula: formulaOf(row.of) }))
 const ammonia = formulaOf('NH3')
+const hydrogen = formulaOf('H2')
 
 /** The row of a molecule that gives protons, with or without water of crystallisation. */
 export const donorOf = (formula: Formula): DonorRow | undefined =>
@@ -63,7 +72,11 @@ export function baseOf(formula: Formula): Protons | undefined {
 }
 
 /** What one formula unit of a base makes once all its protons are there. */
-export const madeByAcid = (formula: Formula): Made[] =>
+export const madeByAcid = (formula: Formula): Made[] => {
+  const metal = metalOf(formula)
+  return metal ? [{ formula: hydrogen, count: metal.charge / 2, gas: true }] : madeOfBase(formula)
+}
+const madeOfBase = (formula: Formula): Made[] =>
   acceptorsIn(formula).flatMap(({ row, count }) =>
     row.becomes.flatMap(({ text, charge, count: each, gas }) =>
       charge === 0 ? [{ formula: formulaOf(text), count: each * count, gas: gas === true }] : [],
@@ -73,3 +86,18 @@ export const madeByAcid = (formula: Formula): Made[] =>
 /** An acid and a base meet where the base holds the proton better by more than this power of ten; a judgement, no source. */
 const APART = 1
 export const neutralise = (acid: Protons, base: Protons): boolean => acid.pKa + APART < base.pKa
+
+const metals = metalsInAcid.map(row => ({ row, formula: formulaOf(row.metal) }))
+const oxidising = new Set(oxidisingAnions)
+/** The charge that a metal gives to dilute acid, one hydrogen for two; undefined for what dilute acid leaves alone. */
+export const metalOf = (formula: Formula): MetalInAcid | undefined =>
+  metals.find(one => one.formula.text === formula.text)?.row
+
+/** Hydrogen comes where the acid is no weaker than this, and does not oxidise; a judgement for the weak ones. */
+const WEAKEST = 5
+export function dissolvesMetals(acid: Formula): boolean {
+  const protons = acidOf(acid)
+  if (!protons || protons.pKa > WEAKEST) return false
+  const leaves = donorOf(acid)?.leaves
+  return leaves === undefined || !oxidising.has(leaves)
+}
