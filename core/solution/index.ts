@@ -25,7 +25,7 @@ export {
   type Rest,
   type Solute,
 } from './pot-state'
-export { findProduct, solidOf, solidsFor, type Solid } from './solids'
+export { findProduct, solidOf, solidsFor, sparingFor, type Solid } from './solids'
 export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
 export {
   carbonateShare,

@@ -103,9 +103,21 @@ export function solidsFor(
     if (solid) solids.push(solid)
     else leftOut.push(curve)
   }
+  solids.push(...byProduct(keys, seen))
+  return { solids, leftOut }
+}
+
+/** The sparing solids among those that ions could make, by their product at 25 °C; salts that have a curve are not among them. */
+export function sparingFor(keys: ReadonlySet<string>): Solid[] {
+  const curved = shippedCurves().filter(({ salt }) => componentsOf(salt).every(({ key }) => keys.has(key)))
+  return byProduct(keys, new Set(curved.map(({ salt }) => salt.text)))
+}
+
+function byProduct(keys: ReadonlySet<string>, seen: ReadonlySet<string>): Solid[] {
+  const solids: Solid[] = []
   for (const { form, salt, components, waters, product } of sparing()) {
     if (seen.has(salt.text) || !components.every(({ key }) => keys.has(key))) continue
-    if (solids.some(solid => solid.salt.text === salt.text && solid.source === 'product')) continue
+    if (solids.some(solid => solid.salt.text === salt.text)) continue
     solids.push({
       form,
       salt,
@@ -117,5 +129,5 @@ export function solidsFor(
       source: 'product',
     })
   }
-  return { solids, leftOut }
+  return solids
 }

@@ -1,7 +1,7 @@
 import type { Reaction } from '#core/equation'
 import { chargeText, molarMass, type Formula } from '#core/formula'
 import { oxidisingAnions, protonAcceptors, protonDonors, type AcceptorRow } from '#core/reference'
-import { solidsFor } from '#core/solution'
+import { sparingFor } from '#core/solution'
 import { ionsOf } from '#core/species'
 import { baseOf, metalOf, neutralise, type Protons } from './protons'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
@@ -226,9 +226,7 @@ export function thrownDown(vessel: Vessel): Vessel {
   const kg = (vessel.solvents.get(WATER) ?? 0) / 1000
   if (!(kg > 0)) return vessel
   let now = vessel
-  const { solids } = solidsFor(new Set(vessel.ions.keys()), 25)
-  const over = solids
-    .filter(({ source }) => source === 'product')
+  const over = sparingFor(new Set(vessel.ions.keys()))
     .map(solid => ({ solid, excess: excessOf(solid.components, now.ions, kg, 0) - solid.logK }))
     .filter(({ excess }) => excess > 0)
     .toSorted((a, b) => b.excess - a.excess)
