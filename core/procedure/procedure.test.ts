@@ -273,6 +273,32 @@ describe('what is not known', () => {
   })
 })
 
+describe('a hydroxide that an acid and a ligand dissolve together', () => {
+  it('waits for both, and is the complex then', () => {
+    const { stages } = procedure(
+      one(
+        'FeCl3 + NaOH -> Fe(OH)3 + NaCl',
+        { species: 'Fe(OH)3' },
+        [solid('FeCl3', '3.24 g'), liquor('NaOH', '2 mol/L')],
+        {
+          solvent: '50 mL',
+          inPot: true,
+        },
+      ),
+      {
+        id: 's2',
+        equation: 'Fe(OH)3 + H2C2O4 + K2C2O4 -> K3[Fe(C2O4)3] + H2O',
+        reagents: [{ species: 'Fe(OH)3', supply: { kind: 'stage', from: 's1' } }, solid('H2C2O4'), solid('K2C2O4')],
+        product: { species: 'K3[Fe(C2O4)3]', form: 'K3[Fe(C2O4)3]·3H2O' },
+      } as StagePlan,
+    )
+    const stirred = stages[1]!.steps.find(({ operation }) => operation.do === 'stir')!.after
+    // 3.24 g of FeCl3 are 19.98 mmol.
+    expect(stirred.ions.get('[Fe(C2O4)3]^3-')).toBeCloseTo(19.98e-3, 4)
+    expect(stirred.lumps.filter(({ form }) => form.text === 'Fe(OH)3')).toEqual([])
+  })
+})
+
 describe('the way is proposed', () => {
   it.each([
     ['throw down', 'CuSO4 + BaCl2 -> BaSO4 + CuCl2', 'BaSO4', ['CuSO4', 'BaCl2'], '100 mL'],

@@ -121,13 +121,13 @@ function donorsIn(ions: Vessel['ions']): Donor[] {
       : []
   })
 }
-function acceptorsIn({ ions, lumps }: Vessel): Acceptor[] {
+function acceptorsIn({ ions, lumps }: Vessel, kept: ReadonlySet<string>): Acceptor[] {
   const dissolved = [...ions.keys()].flatMap((key): Acceptor[] => {
     const row = protonAcceptors.find(one => one.of + chargeText(one.charge) === key)
     return row ? [{ base: { count: row.takes, pKa: row.pKa }, ion: { key, row } }] : []
   })
   const solid = lumps.flatMap((lump): Acceptor[] => {
-    const base = isBasic(lump.form) ? baseOf(lump.form) : undefined
+    const base = isBasic(lump.form) && !kept.has(lump.form.text) ? baseOf(lump.form) : undefined
     return base ? [{ base, lump }] : []
   })
   return [...dissolved, ...solid]
@@ -140,12 +140,12 @@ const isBasic = (solid: Formula): boolean => {
 }
 
 /** Acids and bases use each other up, the strongest of both first; `only` keeps it to hydronium and hydroxide. */
-export function neutralised(vessel: Vessel, only?: 'strong'): Met {
+export function neutralised(vessel: Vessel, only?: 'strong', kept: ReadonlySet<string> = new Set()): Met {
   let now = vessel
   const gases: Portion[] = []
   for (let round = 0; round < 40; round++) {
     const donors = donorsIn(now.ions).toSorted((a, b) => a.acid.pKa - b.acid.pKa)
-    const acceptors = acceptorsIn(now).toSorted((a, b) => b.base.pKa - a.base.pKa)
+    const acceptors = acceptorsIn(now, kept).toSorted((a, b) => b.base.pKa - a.base.pKa)
     const [acceptor] = acceptors
     const donor = acceptor && donors.find(one => neutralise(one.acid, acceptor.base))
     if (!acceptor || !donor) break
@@ -277,6 +277,7 @@ function escaped(vessel: Vessel): { vessel: Vessel; gases: Portion[] } {
 export function contact(vessel: Vessel, net: Net | undefined): Met {
   let now = vessel
   let extent = 0
+  const kept = net ? keptFor(net) : new Set<string>()
   const gases: Portion[] = []
   const take = (met: { vessel: Vessel; gases: readonly Portion[]; extent?: number }): number => {
     now = met.vessel
@@ -288,7 +289,7 @@ export function contact(vessel: Vessel, net: Net | undefined): Met {
     const before = now
     take(neutralised(now, 'strong'))
     if (net) take(react(now, net))
-    take(neutralised(now))
+    take(neutralised(now, undefined, kept))
     if (net) take(react(now, net))
     take(dissolvedMetals(now))
     now = thrownDown(now)
@@ -296,6 +297,12 @@ export function contact(vessel: Vessel, net: Net | undefined): Met {
   }
   take(escaped(now))
   return { vessel: now, gases, extent }
+}
+
+/** Solids that the stage's own equation dissolves in acid wait for it: acid alone would make something else of them. */
+function keptFor({ ions, solids }: Net): ReadonlySet<string> {
+  const takesAcid = donorsIn(ions).some(({ key }) => (ions.get(key) ?? 0) < 0)
+  return new Set(takesAcid ? [...solids].filter(([, by]) => by < 0).map(([text]) => text) : [])
 }
 
 function sameMatter(a: Vessel, b: Vessel): boolean {
