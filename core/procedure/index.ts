@@ -1,4 +1,5 @@
 export { wayOf, type ChosenWay } from './way'
 export { procedureOf, toldVessel, type ToldStage, type ToldVessel, type Won } from './procedure'
-export type { StageProcedure, Step as PlannedStep } from './propose'
+export type { Step as PlannedStep } from './course'
+export type { StageProcedure } from './propose'
 export { cautionWords, type CautionCode } from './cautions'

@@ -3,7 +3,8 @@ import { solvents } from '#core/reference'
 import type { PlanSheet, ReadPlan, ReadStage } from '#core/sheet'
 import type { Curve } from '#core/solution'
 import { dissolvedOf, dryOf, emptyVessel, gathered, portionOf, type Portion, type Vessel } from '#core/vessel'
-import { proposeStage, type StageProcedure, type Step } from './propose'
+import type { Step } from './course'
+import { proposeStage, type StageProcedure } from './propose'
 import { wayOf } from './way'
 
 export interface Won {

@@ -1,6 +1,6 @@
 import { relate, type Formula } from '#core/formula'
 import { exact, product, renamed, sum, type Figure } from '#core/quantity'
-import { acidOf, baseOf, dissolvesMetals, madeByAcid, metalOf, neutralise } from '#core/vessel'
+import { acidOf, baseOf, dissolvesMetals, madeByAcid, metalOf, neutralises } from '#core/vessel'
 import type { ReadStage, Reagent } from './read-stage'
 
 /** Something that a pot brings into the next stage beside its product, moles. */
@@ -74,7 +74,7 @@ function thereOf({ term, from }: Reagent, matter: readonly Carried[]): Figure | 
 /** How many protons of an acid one formula unit of a carried base or metal uses up; undefined where the two do not meet. */
 function takenBy(taker: Formula, acid: Formula): number | undefined {
   const [protons, base] = [acidOf(acid), baseOf(taker)]
-  if (protons && base && neutralise(protons, base)) return base.count
+  if (protons && base && neutralises(protons, base)) return base.count
   return dissolvesMetals(acid) ? metalOf(taker)?.charge : undefined
 }
 

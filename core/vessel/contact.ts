@@ -3,7 +3,7 @@ import { chargeText, molarMass, type Formula } from '#core/formula'
 import { oxidisingAnions, protonAcceptors, protonDonors, type AcceptorRow } from '#core/reference'
 import { sparingFor } from '#core/solution'
 import { ionsOf } from '#core/species'
-import { baseOf, metalOf, neutralise, type Protons } from './protons'
+import { baseOf, metalOf, neutralises, type Protons } from './protons'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
 import {
   formulaOf,
@@ -147,7 +147,7 @@ export function neutralised(vessel: Vessel, only?: 'strong', kept: ReadonlySet<s
     const donors = donorsIn(now.ions).toSorted((a, b) => a.acid.pKa - b.acid.pKa)
     const acceptors = acceptorsIn(now, kept).toSorted((a, b) => b.base.pKa - a.base.pKa)
     const [acceptor] = acceptors
-    const donor = acceptor && donors.find(one => neutralise(one.acid, acceptor.base))
+    const donor = acceptor && donors.find(one => neutralises(one.acid, acceptor.base))
     if (!acceptor || !donor) break
     if (only && (donor.key !== 'H^+' || acceptor.ion?.key !== 'OH^-')) break
     const protons = Math.min(

@@ -5,7 +5,7 @@ export {
   donorOf,
   madeByAcid,
   metalOf,
-  neutralise,
+  neutralises,
   type Made,
   type Protons,
 } from './protons'

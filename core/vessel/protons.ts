@@ -85,7 +85,7 @@ const madeOfBase = (formula: Formula): Made[] =>
 
 /** An acid and a base meet where the base holds the proton better by more than this power of ten; a judgement, no source. */
 const APART = 1
-export const neutralise = (acid: Protons, base: Protons): boolean => acid.pKa + APART < base.pKa
+export const neutralises = (acid: Protons, base: Protons): boolean => acid.pKa + APART < base.pKa
 
 const metals = metalsInAcid.map(row => ({ row, formula: formulaOf(row.metal) }))
 const oxidising = new Set(oxidisingAnions)
