@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { standardUncertainty, workingOf } from '#core/quantity'
-import { computePlan, type Plan, type StagePlan } from '.'
+import { computePlan, explainPlan, type Plan, type StagePlan } from '.'
 
 const sheetOf = (...stages: StagePlan[]) => {
   const found = computePlan({ stages } as Plan)
@@ -199,5 +199,14 @@ describe('what a pot brings into the next stage', () => {
       ),
       { numRuns: 60 },
     )
+  })
+})
+
+describe('equivalents that are no number', () => {
+  it('are told in words, not as NaN', () => {
+    const told = (value: number): string =>
+      explainPlan({ path: [], problem: { code: 'sheet.bad-equivalents', value } }).why
+    expect(told(NaN)).toBe('This does not read as a number of equivalents.')
+    expect(told(-1)).toContain('-1 equivalents')
   })
 })

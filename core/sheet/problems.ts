@@ -97,7 +97,12 @@ function explainSheet(problem: SheetProblem): Advice {
     case 'sheet.electron':
       return { why: 'Electrons cannot be weighed.', fix: 'Write the whole reaction, not a half one.' }
     case 'sheet.bad-equivalents':
-      return { why: `${problem.value} equivalents cannot be charged.`, fix: 'Give a number above 0, such as 1.2.' }
+      return {
+        why: Number.isFinite(problem.value)
+          ? `${problem.value} equivalents cannot be charged.`
+          : 'This does not read as a number of equivalents.',
+        fix: 'Give a number above 0, such as 1.2.',
+      }
     case 'sheet.not-by-volume':
       return {
         why: `${problem.species} comes as a solid, which is not measured by volume.`,

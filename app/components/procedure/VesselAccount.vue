@@ -82,6 +82,12 @@ const wordsOf = (code: string): string => cautionWords[code as CautionCode]
           <option v-for="way in ways" :key="way" :value="way">{{ way }}</option>
         </select></label
       >
+      <p v-if="!told && batch.problems.length > 0" class="flex-[1_1_18em] text-[14px]">
+        Something in the plan does not read, so nothing is worked out here yet.
+        <NuxtLink :to="{ path: `/batches/${batch.code}/sheet`, query: $route.query }" class="underline"
+          >It is marked on the sheet</NuxtLink
+        >.
+      </p>
       <p v-if="told" class="max-w-[46em] flex-[1_1_18em] text-[14px]">
         <RichText :text="`${told.way.why} `" />
         <template v-if="told.product.mass !== undefined">
