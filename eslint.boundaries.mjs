@@ -9,9 +9,20 @@ const core = {
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
   vessel: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'vessel'],
-  procedure: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'vessel', 'sheet'],
   assay: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
-  journal: ['problem', 'quantity', 'reference'],
+  journal: ['problem', 'quantity', 'reference', 'vessel'],
+  procedure: [
+    'problem',
+    'quantity',
+    'reference',
+    'formula',
+    'species',
+    'equation',
+    'solution',
+    'vessel',
+    'sheet',
+    'journal',
+  ],
   result: [
     'problem',
     'quantity',
@@ -19,12 +30,13 @@ const core = {
     'formula',
     'species',
     'solution',
+    'vessel',
     'sheet',
     'procedure',
     'assay',
     'journal',
   ],
-  document: ['problem', 'reference', 'formula', 'sheet', 'assay', 'journal'],
+  document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
 }
 const packages = { document: ['zod'] }
 

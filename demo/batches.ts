@@ -14,18 +14,16 @@ const zincPlan: StagePlan = {
   ],
   product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
   yield: '85 %',
-  crystals: {
-    moves: [
-      { heatTo: '60 °C' },
-      { evaporateTo: { volume: '32 mL' } },
-      { coolTo: '5 °C' },
-      { filter: { retained: '20 %' } },
-      { wash: { with: 'water', volume: '4 mL', at: '0 °C' } },
-      { evaporate: { water: '5 g' } },
-      { coolTo: '0 °C' },
-      { filter: { retained: '20 %' } },
-    ],
-  },
+  operations: [
+    { heatTo: '60 °C' },
+    { evaporateTo: { volume: '32 mL' } },
+    { coolTo: '5 °C' },
+    { filter: { retained: '20 %', liquor: 'liquor 1' } },
+    { wash: { with: 'water', volume: '4 mL', at: '0 °C' } },
+    { evaporate: { water: '5 g' }, of: 'liquor 1' },
+    { coolTo: '0 °C' },
+    { filter: { retained: '20 %' } },
+  ],
 }
 
 function zinc(now: Date): DemoBatch {

@@ -1,7 +1,7 @@
 import type { Worksheet } from '#core/assay'
 import type { BatchDocument } from '#core/document'
 import { operationOf, type About, type Entry, type Measure, type Step } from '#core/journal'
-import { proposedFor } from '#core/result'
+import { procedureOf } from '#core/procedure'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
 
 export interface DemoBatch {
@@ -14,7 +14,7 @@ const BALANCE = 'Simulated balance, 0.01 g'
 
 export const documentOf = (title: string, ...stages: StagePlan[]): BatchDocument => ({
   format: 'zip-ledger/batch',
-  version: 1,
+  version: 2,
   title,
   plan: { stages },
 })
@@ -24,16 +24,7 @@ export function withProcedures(document: BatchDocument): BatchDocument {
   const read = readPlan(document.plan)
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) throw new Error(`The demo plan “${document.title}” does not read.`)
-  const procedures = computed.value.stages.map((sheet, i) => ({
-    stage: sheet.id,
-    steps: [
-      ...proposedFor(
-        { stage: read.value.stages[i]!, room: read.value.room },
-        sheet,
-        document.plan.stages[i]!.crystals?.moves,
-      ),
-    ],
-  }))
+  const procedures = procedureOf(read.value, computed.value).map(({ id, steps }) => ({ stage: id, steps: [...steps] }))
   return { ...document, procedures }
 }
 

@@ -43,6 +43,8 @@ test('a run is followed from the first weighing to constant mass, and nothing of
   })
 
   await test.step('portions on a clock that goes on over a reload and on other pages', async () => {
+    await expect(heading(page)).toContainText('Put the H2SO4 into the vessel')
+    await primary(page).click()
     await expect(heading(page)).toContainText('Add Zn in 12 portions')
     await expect(primary(page)).toHaveText('1 of 12 is done')
     await primary(page).click()
@@ -155,7 +157,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
     await request.post(`/api/batches/${code}/entries`, {
       data: { entries: [weighed(2.5, '34.00 g'), weighed(1.5, '33.00 g'), weighed(0.5, '32.50 g')] },
     })
-    await step(page, /Weigh ZnSO4·7H2O in its paper/).click()
+    await step(page, /Weigh crop 1 of ZnSO4·7H2O in its paper/).click()
     const drying = page.getByRole('region', { name: 'To constant mass' })
     await expect(drying).toContainText(/Look again at about .*\d\d:\d\d/)
     await expect(drying).toContainText('it would end at 20.00 g')
@@ -177,7 +179,7 @@ test('targets in the run are large enough for a glove, and every action can be r
   const code = await beginZinc(request)
   await page.goto(`/batches/${code}/run`)
   await expect(heading(page)).toContainText('Weigh Zn')
-  for (const name of [/Weigh Zn,/, /Add Zn/, /Heat to 60/, /Weigh ZnSO4·7H2O in/]) {
+  for (const name of [/Weigh Zn,/, /Add Zn/, /Heat to 60/, /Weigh crop 1 of ZnSO4·7H2O in/]) {
     await step(page, name).click()
     const small = await page
       .locator('.run-page')
@@ -225,13 +227,16 @@ test('a test of both portions says which reagent was in excess, and when it cont
 test('a procedure is edited, kept as a template, and taken in another batch', async ({ page, request }) => {
   const code = await beginZinc(request)
   await page.goto(`/batches/${code}/procedure`)
-  const account = page.getByRole('region', { name: 'How it is won, and what the vessel holds' })
-  await expect(account).toContainText('much more soluble hot than cold')
-  await account.getByText('What the vessel holds after each operation').click()
-  await expect(account.getByRole('row').filter({ hasText: 'portions, each once it is calm' })).toContainText('gas: H2')
-  await account.getByLabel('How the product is won').selectOption('take to dryness')
-  await expect(account.getByRole('row').filter({ hasText: 'Evaporate gently' })).toBeVisible()
-  await account.getByLabel('How the product is won').selectOption('')
+  const way = page.getByRole('region', { name: 'How it is won' })
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await expect(way).toContainText('much more soluble hot than cold')
+  await expect(way.getByRole('list', { name: 'Cautions' })).toContainText('Hydrogen')
+  await expect(steps.getByRole('listitem').filter({ hasText: 'in 12 portions' })).toContainText('leaves: gas H2')
+  await way.getByText('The ways side by side').click()
+  await expect(way.getByRole('row', { name: /^take to dryness/ })).toContainText('100 %')
+  await way.getByRole('row', { name: /^take to dryness/ }).getByRole('button', { name: 'take this' }).click()
+  await expect(steps.getByRole('listitem').filter({ hasText: 'Evaporate gently' })).toBeVisible()
+  await way.getByLabel('How the product is won').selectOption('')
   await page.getByRole('button', { name: 'Change step 12' }).click()
   await page.getByLabel('How often').fill('3')
   await page.getByLabel('Then wait').fill('5 apples')
@@ -241,7 +246,7 @@ test('a procedure is edited, kept as a template, and taken in another batch', as
   await page.getByRole('button', { name: 'Double step 1', exact: true }).click()
   await page.getByRole('button', { name: 'Delete step 2', exact: true }).click()
   await page.getByRole('button', { name: 'Move step 2 up' }).click()
-  await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Measure')
+  await expect(page.getByRole('list', { name: 'Steps' }).getByRole('listitem').first()).toContainText('Measure')
   await expectAccessible(page)
   const name = `Zinc, ours ${code}`
   await page.getByLabel('Save this one as').fill(name)
@@ -255,7 +260,7 @@ test('a procedure is edited, kept as a template, and taken in another batch', as
     .filter({ hasText: name })
     .getByRole('button', { name: 'take' })
     .click()
-  await expect(page.getByRole('main').getByRole('listitem').first()).toContainText('Measure')
+  await expect(page.getByRole('list', { name: 'Steps' }).getByRole('listitem').first()).toContainText('Measure')
   await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   await page.getByRole('link', { name: 'To the run' }).click()
   await expect(heading(page)).toContainText('Measure')

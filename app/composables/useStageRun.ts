@@ -1,6 +1,8 @@
 import { computed } from 'vue'
 import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step } from '#core/journal'
-import { bareSteps, followSheet, proposedFor } from '#core/result'
+import { followSheet } from '#core/procedure'
+import { bareSteps } from '#core/result'
+import { useAccounts } from './useAccounts'
 import { useAttempt } from './useAttempt'
 import { TAKEN, useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
@@ -18,12 +20,10 @@ export function useStageRun() {
   const kept = computed(() => batch.document?.procedures?.find(({ stage }) => stage === stageId.value))
   const saved = computed(() => kept.value?.steps)
   const isTaken = computed(() => kept.value?.taken === true)
-  const proposal = useAttempt('The proposed procedure', (): readonly Step[] =>
-    batch.setting && batch.stageSheet ? proposedFor(batch.setting, batch.stageSheet, batch.stage?.crystals?.moves) : [],
-  )
+  const { planned: proposal, account, realAccount } = useAccounts()
   /** Where nothing can be proposed, what is charged and made can still be weighed. */
   const proposed = computed(
-    (): readonly Step[] => proposal.value.value ?? (batch.stageSheet ? bareSteps(batch.stageSheet) : []),
+    (): readonly Step[] => account.value?.steps ?? (batch.stageSheet ? bareSteps(batch.stageSheet) : []),
   )
   /** What the sheet says now reaches charges that are still open; those done keep theirs, and the difference is told. */
   const following = useAttempt('What the sheet says of the charges', () => {
@@ -67,5 +67,19 @@ export function useStageRun() {
       steps: steps.map(step => ({ ...step, id: crypto.randomUUID().slice(0, 8) })),
     } as NewEntry)
   }
-  return { stageId, saved, isTaken, moved, procedure, proposal, proposed, run, spans, take, deviate }
+  return {
+    stageId,
+    saved,
+    isTaken,
+    moved,
+    procedure,
+    proposal,
+    proposed,
+    run,
+    spans,
+    take,
+    deviate,
+    account,
+    realAccount,
+  }
 }

@@ -24,7 +24,7 @@ interface Outrun {
   readonly current: { readonly version: number; readonly document: BatchDocument }
 }
 /** What is typed and not saved, with the version and the document that it was typed on, and what was sent last. */
-interface Draft {
+export interface Draft {
   readonly version: number
   readonly base: BatchDocument
   readonly document: BatchDocument
@@ -385,8 +385,12 @@ async function draftsOf(code: string): Promise<{ key: string; draft: Draft }[]> 
   const found: { key: string; draft: Draft }[] = []
   for (const key of keysOnDevice(`${DRAFT}${code}.`)) {
     const tab = key.slice(`${DRAFT}${code}.`.length)
-    const draft = readFromDevice<Draft>(key)
-    if (draft?.base && draft.document && (tab === mine || !(await isTabOpen(tab)))) found.push({ key, draft })
+    const kept = readFromDevice<Draft>(key)
+    if (!kept?.base || !kept.document || (tab !== mine && (await isTabOpen(tab)))) continue
+    // Drafts are rare, and what reads them is not small: it comes when there is one.
+    const { draftFrom } = await import('~/utils/drafts')
+    const draft = draftFrom(kept)
+    if (draft) found.push({ key, draft })
   }
   return found
 }

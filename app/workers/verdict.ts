@@ -5,7 +5,7 @@ import type { JournalLine, Step } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
 import { verdictOf, type BatchVerdict } from '#core/result'
 import { readPlan, type Plan } from '#core/sheet'
-import { curveOf, type MovePlan } from '#core/solution'
+import { curveOf } from '#core/solution'
 
 type CurveBody = Extract<OwnRow, { kind: 'curve' }>['body']
 
@@ -15,7 +15,6 @@ export interface VerdictQuestion {
   readonly lines: readonly JournalLine[]
   readonly stage: string
   readonly steps: readonly Step[]
-  readonly moves: readonly MovePlan[] | undefined
   readonly assays: readonly Worksheet[]
   readonly substances: readonly SubstanceRow[]
   readonly curves: readonly CurveBody[]
@@ -25,20 +24,11 @@ self.onmessage = ({ data }: MessageEvent<VerdictQuestion>): void => {
   self.postMessage({ verdict: answer(data) })
 }
 
-function answer({
-  plan,
-  lines,
-  stage,
-  steps,
-  moves,
-  assays,
-  substances,
-  curves,
-}: VerdictQuestion): BatchVerdict | undefined {
+function answer({ plan, lines, stage, steps, assays, substances, curves }: VerdictQuestion): BatchVerdict | undefined {
   const own = curves.flatMap(({ salt, phases, source, grade }) => {
     const read = parseFormula(salt)
     return read.ok ? [curveOf(read.value, phases, source, grade, true)] : []
   })
   const read = readPlan(plan, substances)
-  return read.ok ? verdictOf({ plan: read.value, lines, stageId: stage, steps, moves, assays, curves: own }) : undefined
+  return read.ok ? verdictOf({ plan: read.value, lines, stageId: stage, steps, assays, curves: own }) : undefined
 }

@@ -2,7 +2,9 @@ import { parseFormula } from '#core/formula'
 import type { OwnRow } from '#core/document'
 import type { Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
-import { stagePot } from '#core/result'
+import type { Step } from '#core/journal'
+import { plannedAccounts, whenReacted } from '#core/result'
+import { potOf } from '#core/vessel'
 import { computeReadPlan, readPlan, type Plan } from '#core/sheet'
 import { curveOf, whichFirst, type Verdict } from '#core/solution'
 
@@ -12,6 +14,8 @@ type CurveBody = Extract<OwnRow, { kind: 'curve' }>['body']
 export interface FirstQuestion {
   readonly plan: Plan
   readonly stage: string
+  /** The steps that the stage keeps; it is proposed otherwise. */
+  readonly steps: readonly Step[] | undefined
   /** What earlier stages really gave. */
   readonly weighed: readonly (readonly [string, Figure])[]
   readonly product: string
@@ -30,6 +34,7 @@ self.onmessage = ({ data }: MessageEvent<FirstQuestion>): void => {
 function answer({
   plan,
   stage,
+  steps,
   weighed,
   product,
   water,
@@ -44,8 +49,12 @@ function answer({
   })
   const read = readPlan(plan, substances)
   const computed = read.ok ? computeReadPlan(read.value, new Map(weighed)) : undefined
-  const sheet = computed?.ok ? computed.value.stages.find(({ id }) => id === stage) : undefined
-  const start = sheet && stagePot(sheet, own)
   const wanted = parseFormula(product)
-  return start && wanted.ok ? whichFirst({ ...start.pot, water }, wanted.value, from, to, own) : undefined
+  if (!read.ok || !computed?.ok || !wanted.ok) return undefined
+  const account = plannedAccounts(read.value, computed.value, id => (id === stage ? steps : undefined), own).find(
+    ({ id }) => id === stage,
+  )
+  const reacted = account && whenReacted(account)
+  const pot = reacted && potOf(reacted, account.named, own, wanted.value)
+  return pot && whichFirst({ ...pot, water }, wanted.value, from, to, own)
 }

@@ -1,29 +1,35 @@
 import { planSchema } from '#core/document'
 import { fail, ok } from '#core/problem'
-import { cautionWords, procedureOf, toldVessel, type ToldStage } from '#core/procedure'
+import { cautionWords, procedureOf, tellVessel, type Event, type ToldStage } from '#core/procedure'
 import { computeReadPlan, readPlan, ways } from '#core/sheet'
 import { operationWords } from '#core/vessel'
 import { planError } from '../answer'
 import { readJson } from '../input'
 import type { Command } from './command'
 
-const stageAnswer = ({ id, way, steps, product, warnings, named }: ToldStage) => ({
+const besideOf = ({ beside, isKnown }: Event, named: ToldStage['named']) =>
+  isKnown ? beside.map(({ name, vessel }) => ({ name, ...tellVessel(vessel, named) })) : []
+
+const stageAnswer = ({ id, way, events, product, warnings, problems, named }: ToldStage) => ({
   id,
   way: way.way,
   proposed: way.proposed,
   why: way.why.replace(/[{}]/g, ''),
-  steps: steps.map(step => ({
-    id: step.id,
-    do: step.operation.do,
-    words: step.words.replace(/[{}]/g, ''),
-    ...(step.charge && { charge: step.charge }),
-    out: step.out,
-    after: toldVessel(step, named) ?? null,
-    beside: [],
-    cautions: step.cautions,
+  steps: events.map(event => ({
+    id: event.id,
+    do: event.operation.do,
+    words: event.words.replace(/[{}]/g, ''),
+    ...(event.charge && { charge: event.charge }),
+    out: event.out,
+    after: event.isKnown ? tellVessel(event.after, named) : null,
+    beside: besideOf(event, named),
+    cautions: event.cautions.map(({ code }) => code),
   })),
   product: { form: product.form, mass: product.mass ?? null, with: product.with },
-  warnings,
+  warnings: [
+    ...warnings,
+    ...problems.map(({ step, why, fix }) => ({ code: 'step.not-told', message: `${step}: ${why}; ${fix}.` })),
+  ],
 })
 
 export const procedure: Command = {

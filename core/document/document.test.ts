@@ -7,7 +7,7 @@ import { batchSchema, changesBetween, codePrefix, entrySchema } from '.'
 
 const batch = {
   format: 'zip-ledger/batch',
-  version: 1,
+  version: 2,
   title: 'x',
   plan: {
     stages: [
@@ -28,7 +28,7 @@ const withReagent = (reagent: object) => ({
 describe('the batch format', () => {
   it.each([
     ['another key', { ...batch, colour: 'blue' }],
-    ['a later version', { ...batch, version: 2 }],
+    ['a later version', { ...batch, version: 3 }],
     [
       'two charges at once',
       withReagent({ species: 'Zn', supply: { kind: 'solid' }, charge: { mass: '1 g', volume: '1 mL' } }),

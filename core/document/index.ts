@@ -11,5 +11,6 @@ export {
   type BatchDocument,
   type Template,
 } from './schema'
+export { readDocument, readEntry, readTemplate, type Unreadable } from './read'
 export { scaleDocument } from './scale'
 export { isSame, merge, withTheirs, type Clash, type Merged } from './merge'

@@ -3,7 +3,7 @@ import { scaleDocument, type BatchDocument } from '.'
 
 const document: BatchDocument = {
   format: 'zip-ledger/batch',
-  version: 1,
+  version: 2,
   title: 'Zinc sulfate',
   plan: {
     stages: [
@@ -19,17 +19,18 @@ const document: BatchDocument = {
         vessel: '250 mL',
         at: '60 °C',
         trap: { reagent: 'NaOH', volume: '100 mL', concentration: '2 mol/L' },
-        crystals: {
-          moves: [
-            { heatTo: '80 °C' },
-            { evaporate: { water: '12 g' } },
-            { evaporateTo: { volume: '30 mL' } },
-            { filter: { retained: '20 %' } },
-            { wash: { with: 'ethanol', strength: '50 %', volume: '4.0 mL', at: '0 °C' } },
-            { seed: { form: 'ZnSO4.7H2O', mass: '0.1 g' } },
-            { hold: '2 h' },
-          ],
-        },
+        operations: [
+          { heatTo: '80 °C' },
+          { evaporate: { water: '12 g' } },
+          { evaporateTo: { volume: '30 mL' } },
+          { filter: { retained: '20 %', liquor: 'liquor 1' } },
+          { wash: { with: 'ethanol', strength: '50 %', volume: '4.0 mL', at: '0 °C' } },
+          { evaporate: { water: '5.0 g' }, of: 'liquor 1' },
+          { addSolvent: { name: 'ethanol', volume: '20 mL' } },
+          { addMore: { species: 'H2SO4', volume: '1.5 mL' } },
+          { seed: { form: 'ZnSO4.7H2O', mass: '0.1 g' } },
+          { hold: '2 h' },
+        ],
       },
     ],
   },
@@ -62,12 +63,15 @@ it('grows everything that is an amount, wherever it stands, and nothing else', (
     trap: { volume: '1000 mL', concentration: '2 mol/L' },
   })
   expect(stage!.reagents.map(({ charge }) => charge)).toEqual([{ mass: '50.0 g' }, { equivalents: 1.1 }])
-  expect(stage!.crystals!.moves).toEqual([
+  expect(stage!.operations).toEqual([
     { heatTo: '80 °C' },
     { evaporate: { water: '120 g' } },
     { evaporateTo: { volume: '300 mL' } },
-    { filter: { retained: '20 %' } },
+    { filter: { retained: '20 %', liquor: 'liquor 1' } },
     { wash: { with: 'ethanol', strength: '50 %', volume: '40.0 mL', at: '0 °C' } },
+    { evaporate: { water: '50.0 g' }, of: 'liquor 1' },
+    { addSolvent: { name: 'ethanol', volume: '200 mL' } },
+    { addMore: { species: 'H2SO4', volume: '15.0 mL' } },
     { seed: { form: 'ZnSO4.7H2O', mass: '1.0 g' } },
     { hold: '2 h' },
   ])

@@ -50,27 +50,26 @@ const charge = z.union(
   { error: 'A charge is one of "mass", "volume", "amount", "equivalents" (a number) or "excess".' },
 )
 
-/** One move of a crystallisation, as `bin/zl crystallise` reads it and a plan keeps it. */
+const wash = z.strictObject({
+  with: z.enum(['water', 'ethanol', 'methanol', 'acetone']),
+  volume: measured,
+  strength: measured.exactOptional(),
+  at: measured.exactOptional(),
+  retained: measured.exactOptional(),
+  through: z.boolean().exactOptional(),
+})
+const toWhat = z.union([z.strictObject({ water: measured }), z.strictObject({ volume: measured })])
+
+/** One move of a crystallisation, as `bin/zl crystallise` reads it. */
 export const moveSchema = z.union(
   [
     z.strictObject({ heatTo: measured }),
     z.strictObject({ coolTo: measured }),
     z.strictObject({ evaporate: z.strictObject({ water: measured }) }),
-    z.strictObject({
-      evaporateTo: z.union([z.strictObject({ water: measured }), z.strictObject({ volume: measured })]),
-    }),
+    z.strictObject({ evaporateTo: toWhat }),
     z.strictObject({ addWater: measured }),
     z.strictObject({ filter: z.strictObject({ retained: measured.exactOptional() }) }),
-    z.strictObject({
-      wash: z.strictObject({
-        with: z.enum(['water', 'ethanol', 'methanol', 'acetone']),
-        volume: measured,
-        strength: measured.exactOptional(),
-        at: measured.exactOptional(),
-        retained: measured.exactOptional(),
-        through: z.boolean().exactOptional(),
-      }),
-    }),
+    z.strictObject({ wash }),
     z.strictObject({ addSolute: z.strictObject({ form: formula, mass: measured }) }),
     z.strictObject({ seed: z.strictObject({ form: formula, mass: measured }) }),
     z.strictObject({ addEthanol: measured }),
@@ -80,6 +79,46 @@ export const moveSchema = z.union(
     error:
       'A step is one of { heatTo }, { coolTo }, { evaporate: { water } }, { evaporateTo: { water } or { volume } }, { addWater }, { filter: { retained? } }, { wash: { with, volume, strength?, at?, retained?, through? } }, { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol }, { hold }.',
   },
+)
+
+const name = text(40).min(1)
+/** The kept liquor that an operation is done to. */
+const of = { of: name.exactOptional() }
+
+/** What a step does to the vessel, as a plan and a procedure keep it. */
+const operationSchema = z.union(
+  [
+    z.strictObject({ charge: formula, ...of }),
+    z.strictObject({
+      addSolvent: z.strictObject({ name, volume: measured.exactOptional(), mass: measured.exactOptional() }),
+      ...of,
+    }),
+    z.strictObject({
+      addMore: z.strictObject({ species: formula, volume: measured.exactOptional(), mass: measured.exactOptional() }),
+      ...of,
+    }),
+    z.strictObject({ stir: z.literal(true), ...of }),
+    z.strictObject({ heatTo: measured, ...of }),
+    z.strictObject({ coolTo: measured, ...of }),
+    z.strictObject({ evaporate: z.strictObject({ water: measured }), ...of }),
+    z.strictObject({ evaporateTo: toWhat, ...of }),
+    z.strictObject({ addWater: measured, ...of }),
+    z.strictObject({ addSolute: z.strictObject({ form: formula, mass: measured }), ...of }),
+    z.strictObject({ seed: z.strictObject({ form: formula, mass: measured }), ...of }),
+    z.strictObject({ addEthanol: measured, ...of }),
+    z.strictObject({ hold: measured, ...of }),
+    z.strictObject({ filterOff: z.literal(true), ...of }),
+    z.strictObject({
+      filter: z.strictObject({ retained: measured.exactOptional(), liquor: name.exactOptional() }),
+      ...of,
+    }),
+    z.strictObject({ wash, ...of }),
+    z.strictObject({ toDryness: z.enum(['boiled off', 'distilled off']), ...of }),
+    z.strictObject({ dry: z.literal(true), ...of }),
+    z.strictObject({ ignite: measured, ...of }),
+    z.strictObject({ nothing: z.literal(true), ...of }),
+  ],
+  { error: 'This is none of the operations that docs/batch-format.md lists.' },
 )
 
 const stage = z.strictObject({
@@ -116,7 +155,7 @@ const stage = z.strictObject({
   addition: measured.exactOptional(),
   bath: measured.exactOptional(),
   trap: z.strictObject({ reagent: formula, volume: measured, concentration: measured }).exactOptional(),
-  crystals: z.strictObject({ moves: z.array(moveSchema).max(60) }).exactOptional(),
+  operations: z.array(operationSchema).max(60).exactOptional(),
 })
 
 /** A plan as `bin/zl sheet` reads it and a batch keeps it. */
@@ -141,6 +180,7 @@ const stepSchema = z.strictObject({
       z.strictObject({ what: z.literal('pot') }),
     ])
     .exactOptional(),
+  does: operationSchema.exactOptional(),
   target: measured.exactOptional(),
   tolerance: measured.exactOptional(),
   hands: measured.exactOptional(),
@@ -177,10 +217,10 @@ export const worksheetSchema = z.strictObject({
     .exactOptional(),
 })
 
-/** The open batch format, version 1: a title, a plan, and the procedures that were edited. The journal travels beside it. */
+/** The open batch format, version 2: a title, a plan, and the procedures that were edited. The journal travels beside it. */
 export const batchSchema = z.strictObject({
   format: z.literal('zip-ledger/batch'),
-  version: z.literal(1),
+  version: z.literal(2),
   title: text(120),
   plan: planSchema,
   assays: z.array(worksheetSchema).max(40).exactOptional(),

@@ -1,3 +1,5 @@
+import type { OperationPlan } from '#core/vessel'
+
 /** What a bench has one or a few of, so that two batches may want it at once. */
 export const equipment = [
   'hood',
@@ -90,6 +92,8 @@ export interface Step {
   readonly words: string
   readonly why?: string
   readonly about?: StepAbout
+  /** What it does to the vessel; where it is left out, what its operation, its `about` and its target say. */
+  readonly does?: OperationPlan
   readonly target?: string
   /** How far off the target may be, such as `1 %` or `2 °C`. */
   readonly tolerance?: string

@@ -1,6 +1,5 @@
 import type { Formula } from '#core/formula'
 import { molarMass } from '#core/formula'
-import { oxidantsLeft } from '#core/reference'
 import { isGas, waterBrought, type ReadStage, type Reagent, type StageSheet } from '#core/sheet'
 import { donorOf, dryOf, formulaOf, standsAs, WATER } from '#core/vessel'
 
@@ -17,7 +16,6 @@ export interface Charge {
   readonly comes: 'solid' | 'liquid' | 'gas' | 'from a stage'
   /** Strong enough that it goes into water, and not the other way. */
   readonly isStrong: boolean
-  readonly isOxidant: boolean
 }
 
 /** A solution that is more than half reagent, or a liquid that gives protons; a judgement, no source. */
@@ -47,7 +45,6 @@ export function chargesOf(stage: ReadStage, sheet: StageSheet, isDry: boolean): 
         ...(line.volume && reagent.planned && { volume: line.volume.value }),
         comes: isWater ? 'liquid' : comesAs(reagent),
         isStrong: isStrongAcid(reagent),
-        isOxidant: oxidantsLeft.some(({ of }) => of === line.species),
       },
     ]
   })

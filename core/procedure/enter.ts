@@ -1,122 +1,210 @@
 import { molarMass } from '#core/formula'
-import { solvents as solventRows } from '#core/reference'
-import { heatOf, type ReadStage, type StageSheet } from '#core/sheet'
-import { dissolvedParts, dissolvesMetals, metalOf, WATER, type Vessel } from '#core/vessel'
+import type { Step } from '#core/journal'
+import { formatFigure, type Figure } from '#core/quantity'
+import { gasFacts, type ReadStage, type ReagentLine, type Room, type StageSheet } from '#core/sheet'
+import { WATER } from '#core/vessel'
 import { inOrder, type Charge } from './charges'
-import { grams, type Course } from './course'
+import type { Course } from './course'
+import { targetOf } from './follow-sheet'
+import { kept, shown } from './operation-step'
+
+/** A stage as its steps are proposed from: as read, its sheet, and the room. */
+export interface Proposing {
+  readonly stage: ReadStage
+  readonly sheet: StageSheet
+  readonly room: Room
+  readonly charges: readonly Charge[]
+}
 
 /** Water put on where a plan says none, in g to the g of solids; common practice, no source. */
 const WATER_TO_SOLID = 10
-const weighWords = ({ weighed, mass, volume }: Charge): string =>
-  volume !== undefined
-    ? `Measure {${weighed}}: ${Number(volume.toPrecision(3))} mL`
-    : `Weigh {${weighed}}: ${grams(mass ?? 0)}`
+/** How close a charge should come: what limits sets the yield. */
+const toleranceFor = ({ limits }: ReagentLine): string => (limits ? '1 %' : '2 %')
 
-/** All that the sheet charges goes in, each once and in its order, until nothing changes any more. */
-export function enter(
-  course: Course,
-  stage: ReadStage,
-  sheet: StageSheet,
-  charges: readonly Charge[],
-  isDry: boolean,
-): void {
-  for (const one of charges)
-    if (one.comes !== 'from a stage' && (one.mass !== undefined || one.volume !== undefined))
-      course.do({ do: one.volume !== undefined ? 'measure' : 'weigh' }, weighWords(one))
-  if (!isDry) enterSolvents(course, stage, charges)
-  const makesGas = sheet.gases.length > 0
-  const heat = heatOf(stage, sheet)
-  const warms = heat.known && (heat.rise?.value ?? 0) > EXOTHERM
-  const wet = isDry ? charges.filter(({ comes }) => comes !== 'gas') : inOrder(charges, makesGas)
-  wet.forEach((one, i) => {
-    const isLast = i === wet.length - 1
-    const portions = !isDry && isLast && makesGas && one.comes === 'solid' ? portionsOf(sheet) : 1
-    for (let k = 0; k < portions; k++)
-      chargeOne(course, one, 1 / portions, wordsOf(one, k, portions), [
-        ...(one.isStrong ? ['acid-into-water'] : []),
-        ...(isLast && warms ? ['exotherm'] : []),
-        ...(chlorine(course.vessel, wet.slice(0, i), one) ? ['chlorine'] : []),
-        ...(carriedMetal(course.vessel, one) ? ['hydrogen-from-carried-metal'] : []),
-      ])
+/** What a label says beside the formula: `, 25 % w/w`, `, 97 %`. */
+function bottleOf({ reagents }: ReadStage, species: string): string {
+  const supply = reagents.find(({ term }) => term.species.formula.text === species)?.supply
+  const { massFraction, molarity } = supply?.strength ?? {}
+  const label = [molarity, massFraction, supply?.assay].find(figure => figure?.made.how === 'given')
+  return label?.made.how === 'given' && label.made.written ? `, ${label.made.written}` : ''
+}
+
+/** Every charge is weighed or measured out; nothing enters the vessel yet. */
+export function weighOut(course: Course, { stage, sheet, charges }: Proposing): void {
+  for (const { species, weighed, comes, volume, mass } of charges) {
+    const line = sheet.reagents.find(one => one.species === species)
+    if (!line || comes === 'from a stage' || (mass === undefined && volume === undefined)) continue
+    const target = targetOf(line)
+    course.take({
+      do: volume !== undefined ? 'measure' : 'weigh',
+      words: `${volume !== undefined ? 'Measure' : 'Weigh'} {${weighed || species}}${bottleOf(stage, species)}`,
+      about: { what: 'charge', species },
+      ...(target !== undefined && { target, tolerance: toleranceFor(line) }),
+    })
+  }
+}
+
+/** All that the sheet charges goes into the vessel, each once and in its order, until nothing changes any more. */
+export function enter(course: Course, proposing: Proposing): void {
+  const { stage, sheet, room, charges } = proposing
+  weighOut(course, proposing)
+  putSolvents(course, proposing)
+  const gases = gasFacts(stage, sheet, room)
+  const trap = gases.find(({ trap: wanted }) => wanted)?.trap
+  const needs: Step['needs'] = gases.some(({ verdict }) => verdict !== 'harmless') ? ['hood', 'hotplate'] : ['hotplate']
+  if (trap)
+    course.take({
+      do: 'observe',
+      words: `Set up the trap: at least ${formatFigure(trap.wants, 2)} of 2 mol/L {${trap.reagent}}`,
+      why: `It has to hold the {${gases[0]!.formula}}; without it this step may not begin.`,
+      needs: ['hood'],
+      hands: '10 min',
+      does: { nothing: true },
+    })
+  const at = stage.bench.celsius
+  const isHot = at !== undefined && Math.abs(at - course.vessel.celsius) > WARM_FROM
+  const ordered = inOrder(charges, gases.length > 0)
+  ordered.forEach((one, i) => {
+    // Liquids first: what is warmed has to be there.
+    if (isHot && (i === ordered.length - 1 || one.comes !== 'liquid') && course.vessel.celsius !== at)
+      if (course.vessel.solvents.size > 0) warm(course, at)
+    addOne(course, one, { gases, isLast: i === ordered.length - 1, needs })
   })
-  if (!isDry) {
-    if (stage.bench.celsius !== undefined && stage.bench.celsius !== course.vessel.celsius)
-      course.do({ do: 'heat to', celsius: stage.bench.celsius }, `Bring it to ${stage.bench.celsius} °C`)
-    course.do({ do: 'stir' }, 'Stir until nothing changes any more')
-  }
-}
-/** A rise by more than this, K, wants cooling; common practice, no source. */
-const EXOTHERM = 15
-/** Portions of about a quarter litre of gas, four to twelve; common practice, no source. */
-const portionsOf = ({ gases }: StageSheet): number =>
-  Math.min(12, Math.max(4, Math.ceil(gases.reduce((sum, { volume }) => sum + volume.value, 0) / 250)))
-
-const wordsOf = ({ weighed, species, comes }: Charge, k: number, of: number): string => {
-  const name = `{${weighed || species}}`
-  if (comes === 'gas') return `Pass in ${name}`
-  return of > 1 ? `Add ${name}, portion ${k + 1} of ${of}; wait until it is calm` : `Add ${name}, stirring`
-}
-
-/** A charge, or a share of it, with the solvent that it brings. */
-export function chargeOne(
-  course: Course,
-  one: Charge,
-  share: number,
-  words: string,
-  cautions: readonly string[],
-): void {
-  const solvents = new Map([...one.solvents].map(([name, mass]) => [name, mass * share] as const))
-  const brought = solvents.size > 0 ? { solvents: Object.fromEntries(solvents) } : {}
-  if (one.moles === 0) {
-    if (solvents.size > 0) course.do({ do: 'add solvent', solvents }, 'Add the water that the reaction takes', brought)
-    return
-  }
-  const moles = one.moles * share
-  course.do(
-    { do: 'charge', formula: one.formula, moles, solvents },
-    words,
-    { species: one.species, mass: moles * molarMass(one.formula), ...brought },
-    cautions,
+  if (at !== undefined && course.vessel.celsius !== at) warm(course, at)
+  course.take(
+    gases.length > 0
+      ? { do: 'stir', words: 'Stir and watch', wait: '15 min', until: 'no more gas comes', needs, does: { stir: true } }
+      : {
+          do: 'stir',
+          words: 'Stir to one liquor',
+          wait: '15 min',
+          until: 'nothing changes any more',
+          does: { stir: true },
+        },
   )
 }
-
-/** An oxidant and acid chloride set chlorine free, whichever goes in first. */
-function chlorine({ ions }: Vessel, before: readonly Charge[], now: Charge): boolean {
-  const brings = dissolvedParts(now.formula).map(({ key }) => key)
-  const isThere = (key: string): boolean => (ions.get(key) ?? 0) > 0 || brings.includes(key)
-  const meets =
-    now.isOxidant || (before.some(({ isOxidant }) => isOxidant) && brings.some(key => key === 'H^+' || key === 'Cl^-'))
-  return meets && isThere('H^+') && isThere('Cl^-')
+/** Farther off than this, K, the pot is brought to its temperature before what reacts goes in; a judgement. */
+const WARM_FROM = 5
+function warm(course: Course, celsius: number): void {
+  course.take({
+    do: celsius < course.vessel.celsius ? 'cool' : 'heat',
+    words: celsius < course.vessel.celsius ? `Cool the pot to ${celsius} °C` : `Warm the pot to ${celsius} °C`,
+    target: `${celsius} °C`,
+    tolerance: '3 °C',
+    about: { what: 'pot' },
+    does: celsius < course.vessel.celsius ? { coolTo: `${celsius} °C` } : { heatTo: `${celsius} °C` },
+  })
 }
-/** A metal that came along, and an acid onto it. */
-const carriedMetal = ({ lumps }: Vessel, { formula }: Charge): boolean =>
-  dissolvesMetals(formula) && lumps.some(({ form }) => metalOf(form) !== undefined)
 
-function enterSolvents(course: Course, stage: ReadStage, charges: readonly Charge[]): void {
-  const wanted = new Map(stage.otherSolvents.map(({ name, mass }) => [name, mass.value] as const))
-  if (stage.bench.solvent) wanted.set(WATER, stage.bench.solvent.value)
+/** Portions of about a quarter litre of gas, four to twelve; common practice, no source. */
+const portionsOf = (millilitres: number): number => Math.min(12, Math.max(4, Math.ceil(millilitres / 250)))
+
+interface Adding {
+  readonly gases: ReturnType<typeof gasFacts>
+  readonly isLast: boolean
+  readonly needs: Step['needs']
+}
+function addOne(course: Course, charge: Charge, { gases, isLast, needs }: Adding): void {
+  const { species, weighed, comes } = charge
+  const name = `{${weighed || species}}`
+  const does = { charge: species } as const
+  const isHot = course.sheet.isWarm && isLast
+  if (comes === 'from a stage') {
+    course.take({ do: 'add', words: `Take the ${name} of the stage before`, hands: '3 min', does })
+    return
+  }
+  if (charge.moles === 0) {
+    course.take({ do: 'add', words: 'Add the water that the reaction takes', does })
+    return
+  }
+  if (comes === 'gas') {
+    course.take({
+      do: 'add',
+      words: `Pass in ${name}`,
+      until: 'no more is taken up',
+      needs: ['hood'],
+      does,
+    })
+    return
+  }
+  const [gas] = gases
+  if (isLast && gas) {
+    const portions = portionsOf(gases.reduce((sum, { volume }) => sum + volume.value, 0))
+    course.take({
+      do: 'add',
+      words:
+        comes === 'solid' ? `Add ${name} in ${portions} portions` : `Add ${name} slowly, in about ${portions} portions`,
+      why: `${formatFigure(gas.volume, 2)} of {${gas.formula}} comes off in all: each portion has to calm down before the next.`,
+      repeat: { times: portions, every: '3 min' },
+      until: 'it no longer fizzes',
+      hands: `${portions * 3} min`,
+      ...(needs && { needs }),
+      does,
+    })
+    return
+  }
+  const isWet = course.vessel.solvents.size > 0
+  const isFirstSolid = comes === 'solid' && isWet && !course.steps.some(step => step.do === 'dissolve')
+  course.take({
+    do: isFirstSolid ? 'dissolve' : 'add',
+    words: isFirstSolid
+      ? `Dissolve ${name}, stirring`
+      : comes === 'solid'
+        ? `Add ${name}, a spatula at a time`
+        : !isWet
+          ? `Put the ${name} into the vessel`
+          : charge.isStrong
+            ? `Add the ${name} slowly, into the liquor, never the other way`
+            : isHot
+              ? `Add the ${name} slowly, in an ice bath`
+              : `Add the ${name}, stirring`,
+    until: isFirstSolid ? 'nothing changes at the bottom any more' : 'it has gone in, and all is calm',
+    ...(isHot && { needs: ['ice bath'] as const, hands: '15 min' }),
+    does,
+  })
+}
+
+/** Water that was typed as a volume is measured as one. */
+const asTyped = (water: Figure): Figure =>
+  (water.made.how === 'product' ? water.made.over.find(({ kind }) => kind === 'volume') : undefined) ?? water
+const plain = (figure: Figure): string => formatFigure(figure, 4).replaceAll('\u202f', ' ')
+
+function putSolvents(course: Course, { stage, charges }: Proposing): void {
+  for (const { name } of stage.otherSolvents)
+    course.take({
+      do: 'add',
+      words: `Put the ${name} into the vessel`,
+      needs: ['hood'],
+      does: { addSolvent: { name } },
+    })
+  if (stage.bench.solvent) {
+    course.take({
+      do: 'measure',
+      words: 'Measure the water into the vessel',
+      target: plain(asTyped(stage.bench.solvent)),
+      why: 'The sheet’s water: enough to keep everything dissolved while it reacts.',
+      does: { addSolvent: { name: WATER } },
+    })
+    return
+  }
   const brings = charges.some(({ solvents }) => (solvents.get(WATER) ?? 0) > 0)
   const isWet = (course.vessel.solvents.get(WATER) ?? 0) > 0
-  if (
-    wanted.size === 0 &&
-    !brings &&
-    !isWet &&
-    charges.some(({ comes }) => comes === 'solid' || comes === 'from a stage')
-  ) {
-    const solids = charges.reduce((sum, { formula, moles }) => sum + moles * molarMass(formula), 0)
-    wanted.set(WATER, WATER_TO_SOLID * solids)
-    course.warn(
-      'water.assumed',
-      `The plan says no water: ${grams(WATER_TO_SOLID * solids)} are taken, ten times the solids. Say how much you use.`,
-    )
-  }
-  for (const [name, mass] of wanted) {
-    const flammable = solventRows.some(row => row.name === name && row.name !== WATER)
-    course.do(
-      { do: 'add solvent', solvents: new Map([[name, mass]]) },
-      `Put ${grams(mass)} of ${name} into the vessel`,
-      { solvents: { [name]: mass } },
-      flammable ? ['flammable-solvent'] : [],
-    )
-  }
+  const hasSolids = charges.some(({ comes }) => comes === 'solid' || comes === 'from a stage')
+  if (stage.otherSolvents.length > 0 || brings || isWet || !hasSolids) return
+  const mass = kept(
+    WATER_TO_SOLID * charges.reduce((sum, { formula, moles }) => sum + moles * molarMass(formula), 0),
+    'g',
+  )
+  const water = shown(mass)
+  course.take({
+    do: 'measure',
+    words: `Measure ${water} of water into the vessel`,
+    target: water,
+    why: 'The plan says no water: ten times the solids are taken. Say how much you use.',
+    does: { addSolvent: { name: WATER, mass } },
+  })
+  course.warn(
+    'water.assumed',
+    `The plan says no water: ${water} are taken, ten times the solids. Say how much you use.`,
+  )
 }

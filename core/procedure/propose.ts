@@ -1,78 +1,122 @@
-import { sameStuff, type Formula } from '#core/formula'
-import type { ReadStage, StageSheet } from '#core/sheet'
+import type { Formula } from '#core/formula'
+import type { Step } from '#core/journal'
+import { heatOf, type ReadStage, type Room, type StageSheet } from '#core/sheet'
 import type { Curve } from '#core/solution'
-import { dryOf, netOf, standsAs, type Setting, type Vessel } from '#core/vessel'
+import { dryOf, netOf, standsAs, type Bench, type Setting } from '#core/vessel'
 import { chargesOf } from './charges'
-import { Course, type Step } from './course'
-import { enter } from './enter'
-import { crystallise, heatDry, isProduct, saltOut, throwDown, toDryness } from './isolate'
+import { seeTheEnd } from './clear'
+import { Course } from './course'
+import type { Event, Real, StepProblem } from './event'
+import { enter, type Proposing } from './enter'
 import type { ChosenWay } from './way'
+import { crystallise, tellForm, tellMixed } from './way-crystallise'
+import { toDryness } from './way-dryness'
+import { heatDry } from './way-heat-dry'
+import { ownWay } from './way-own'
+import { saltOut } from './way-salt-out'
+import { throwDown } from './way-throw-down'
 
+/** A stage as it is folded: as read, its sheet, the room, what an earlier pot brought, and the lab's own curves. */
+export interface Folding {
+  readonly stage: ReadStage
+  readonly sheet: StageSheet
+  readonly room: Room
+  readonly way: ChosenWay
+  readonly start: Bench
+  readonly own?: readonly Curve[]
+}
+
+/** The account of a stage: its steps, what each did, and what stands at the end. */
 export interface StageProcedure {
   readonly way: ChosenWay
   readonly steps: readonly Step[]
-  readonly end: Vessel
+  readonly events: readonly Event[]
+  readonly start: Bench
+  readonly end: Bench
   readonly isKnown: boolean
+  readonly problems: readonly StepProblem[]
   readonly warnings: readonly { readonly code: string; readonly message: string }[]
   readonly named: readonly Formula[]
 }
 
 /**
- * The procedure of a stage: what goes into the vessel in which order, what its way asks for then, and what stands after each operation. `start` is what an earlier pot
- * brought.
+ * The procedure of a stage: what goes into the vessel in which order, what its way asks for then, and what stands after each operation.
  */
-export function proposeStage(
-  stage: ReadStage,
-  sheet: StageSheet,
-  way: ChosenWay,
-  start: Vessel,
-  own: readonly Curve[] = [],
+export function proposeStage(folding: Folding): StageProcedure {
+  const { stage, sheet, room, way } = folding
+  const course = courseOf(folding)
+  const proposing: Proposing = { stage, sheet, room, charges: course.sheet.charges }
+  const win: Record<ChosenWay['way'], () => void> = {
+    'leave in the pot': () => seeTheEnd(course, proposing),
+    own: () => ownWay(course, proposing, way.proposed),
+    'heat dry': () => heatDry(course, proposing),
+    'throw down': () => throwDown(course, proposing),
+    crystallise: () => crystallise(course, proposing),
+    'take to dryness': () => toDryness(course, proposing, 'boiled off'),
+    'distil to dryness': () => toDryness(course, proposing, 'distilled off'),
+    'salt out': () => saltOut(course, proposing),
+  }
+  if (way.way !== 'heat dry') enter(course, proposing)
+  win[way.way]()
+  return told(course, folding)
+}
+
+/** The account of steps that a stage has already: proposed before, edited, or the run as it stands, with what was read at each. */
+export function foldSteps(
+  folding: Folding,
+  steps: readonly Step[],
+  realOf: (step: Step) => Real = () => ({ isSkipped: false }),
 ): StageProcedure {
+  const course = courseOf(folding)
+  if (folding.way.way === 'throw down') course.hangsOnRest = false
+  for (const step of steps) course.take(step, realOf(step))
+  const { missing, twice } = course.notOnce()
+  for (const { species } of missing)
+    course.warn('charge.missing', `${species} stands on the sheet, and no step puts it into the vessel.`)
+  for (const species of twice)
+    course.warn('charge.twice', `${species} goes in by more than one step: the sheet charges it once.`)
+  return told(course, folding)
+}
+
+function courseOf({ stage, sheet, way, start, own = [], room }: Folding): Course {
   const isDry = way.way === 'heat dry'
-  const named = namedSalts(stage)
   const setting: Setting = {
-    net: way.way === 'own' ? undefined : netOf(stage.reaction, isDry),
-    named,
+    net: netOf(stage.reaction, isDry),
+    named: namedSalts(stage),
     product: stage.product.form,
     own,
   }
-  const course = new Course(start, setting)
-  const charges = chargesOf(stage, sheet, isDry)
+  const heat = heatOf(stage, sheet)
+  const solvents = new Map(stage.otherSolvents.map(({ name, mass }) => [name, mass.value] as const))
+  if (stage.bench.solvent) solvents.set('water', stage.bench.solvent.value)
+  const course = new Course(start, setting, {
+    charges: chargesOf(stage, sheet, isDry),
+    solvents,
+    isWarm: heat.known && (heat.rise?.value ?? 0) > EXOTHERM,
+    room: Math.round(room.celsius),
+  })
+  // What equations say of ions holds in water; of what other solvents dissolve nothing is known.
+  if (way.way === 'own' && stage.otherSolvents.length > 0) course.isKnown = false
+  return course
+}
+/** A rise by more than this, K, wants cooling; common practice, no source. */
+const EXOTHERM = 15
+
+function told(course: Course, { way, stage, start }: Folding): StageProcedure {
   if (way.way === 'own') course.isKnown = false
-  enter(course, stage, sheet, charges, isDry)
-  const product = stage.product.form
-  const isolate: Record<ChosenWay['way'], () => void> = {
-    'leave in the pot': () => undefined,
-    own: () => undefined,
-    'heat dry': () => heatDry(course, stage, charges),
-    'throw down': () => throwDown(course, product),
-    crystallise: () => crystallise(course, stage, product, own),
-    'take to dryness': () => toDryness(course, product, 'take to dryness'),
-    'distil to dryness': () => toDryness(course, product, 'distil off'),
-    'salt out': () => saltOut(course, product, sheet.products[0]?.theoretical.value ?? 0),
-  }
-  isolate[way.way]()
-  tellForm(course, product)
+  tellForm(course, stage.product.form)
+  tellMixed(course, stage.product.form)
   return {
     way,
+    start,
     steps: course.steps,
-    end: course.vessel,
+    events: course.events,
+    end: course.bench,
     isKnown: course.isKnown,
+    problems: course.problems,
     warnings: course.warnings,
-    named,
+    named: course.setting.named,
   }
-}
-
-/** The form that is wanted is not the one that comes: said at once, with what would have to be done. */
-function tellForm(course: Course, product: Formula): void {
-  const other = course.vessel.lumps.find(
-    ({ form, is }) => is === 'crystals' && isProduct(form, product) && !sameStuff(form, product),
-  )
-  if (other && course.isKnown)
-    course.warn(
-      'form.comes-as',
-      `${product.text} does not come this way: ${other.form.text} does. Isolate that, and take its water off in a stage of its own, or say ${other.form.text} as the form.`,
-    )
 }
 
 /** The product first, then what the equation makes and takes, dry: how what is dissolved is told. */

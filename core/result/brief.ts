@@ -1,4 +1,4 @@
-import { wayOf } from '#core/procedure'
+import { procedureOf } from '#core/procedure'
 import { colourOf, parseFormula } from '#core/formula'
 import {
   aboutWords,
@@ -15,10 +15,6 @@ import {
 } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
 import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
-import type { Setting } from './note'
-import { proposeMoves } from './propose-crystals'
-import { proposeProcedure } from './propose-procedure'
-import { stagePot } from './stage-pot'
 import { nextWant, type NextWant } from './standing'
 
 /** A batch in a few lines: what the bench's lanes and lists show, worked out from its plan and its journal. */
@@ -101,13 +97,17 @@ function laneFor(
   const read = readPlan(plan, own)
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) return []
-  return computed.value.stages.flatMap((sheet, i) => {
-    const { stages, room } = read.value
-    const stage = stages[i]
-    const steps =
-      procedures.find(({ stage: id }) => id === sheet.id)?.steps ??
-      (stage ? proposedFor({ stage, room }, sheet, plan.stages[i]?.crystals?.moves) : [])
-    return laneOf(runOf(steps, lines, sheet.id), timers, sheet.id)
+  const stepsOf = (id: string): readonly Step[] | undefined => procedures.find(({ stage }) => stage === id)?.steps
+  // Only a stage that keeps no steps has to be proposed: where all do, nothing is folded.
+  const proposed = computed.value.stages.every(({ id }) => stepsOf(id))
+    ? []
+    : procedureOf(read.value, computed.value, [], id => {
+        const steps = stepsOf(id)
+        return steps && { steps }
+      })
+  return computed.value.stages.flatMap(({ id }) => {
+    const steps = stepsOf(id) ?? proposed.find(one => one.id === id)?.steps ?? []
+    return laneOf(runOf(steps, lines, id), timers, id)
   })
 }
 
@@ -123,20 +123,6 @@ export function bareSteps(sheet: StageSheet): readonly Step[] {
     }))
   const form = sheet.products[0]?.form ?? ''
   return [...charges, { id: 'product-1', do: 'weigh', words: `Weigh {${form}}`, about: { what: 'product', crop: 1 } }]
-}
-
-/** The procedure that a stage's plan asks for, with the crystallisation that the chemist planned, or else a proposed one. */
-export function proposedFor(
-  setting: Setting,
-  sheet: StageSheet,
-  moves: Parameters<typeof proposeProcedure>[2],
-): readonly Step[] {
-  const { stage, curves = [] } = setting
-  const { way: won } = wayOf(stage, curves)
-  const isCooled = won === 'crystallise' || won === 'own'
-  const pot = moves || stage.inPot || !isCooled ? undefined : stagePot(sheet, curves)
-  const way = moves ?? (pot && proposeMoves(pot.pot, stage.product.form, curves))
-  return proposeProcedure(sheet, setting, way)
 }
 
 function lastOf(lines: readonly JournalLine[]): { last?: { text: string; at: string } } {

@@ -21,7 +21,6 @@ const judgeNew = (one: Planted): YieldJudgement => {
     lines: foldJournal(entries),
     stageId: 's1',
     steps,
-    moves: one.stage.crystals?.moves,
     assays: one.assays ?? [],
   })
   if (!judged) throw new Error(`${one.name}: not weighed`)

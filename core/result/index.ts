@@ -4,6 +4,8 @@ export type { MarginNote, Setting } from './note'
 export { explainYield, type YieldJudgement } from './explain-yield'
 export type { CauseCode, Explanation } from './explanation'
 export { ledgerOf, type LedgerRow, type Where } from './ledger'
+export { tapeOf } from './tape-of'
+export type { Tape } from './tape'
 export { residuesOf, type Residues, type Treatment } from './residues'
 export { routeYields, type RouteYields } from './stage-yields'
 export { residuesLeft, verdictOf, type BatchVerdict } from './verdict'
@@ -16,10 +18,14 @@ export { assayNotes, assayWords, coverageWords, expectedOf, resultWords, shownDe
 export { yieldNotes } from './yield-notes'
 export { currentStage, nextWant, type NextWant, type Standing } from './standing'
 export { judgeYield, theoreticalFrom, type FormYield, type Yield } from './yield'
-export { crystalNotes, recoveryOf, type CrystalSetting } from './crystal-notes'
-export { dryingAdvice, dryingTimeWords, type DryingAdvice, type DryingOption } from './drying'
-export { stagePot, type StagePot } from './stage-pot'
-export { proposeMoves } from './propose-crystals'
-export { bareSteps, briefOf, proposedFor, unreadableBrief, type BatchBrief, type Procedures } from './brief'
-export { proposeProcedure } from './propose-procedure'
-export { followSheet, type Moved } from './follow-sheet'
+export { winningNotes, type WinningSetting } from './winning-notes'
+export { bareSteps, briefOf, unreadableBrief, type BatchBrief, type Procedures } from './brief'
+export {
+  beforeWinning,
+  forecastOf,
+  whenReacted,
+  plannedAccounts,
+  realAccounts,
+  type AccountSetting,
+  type Forecast,
+} from './account'

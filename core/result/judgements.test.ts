@@ -6,7 +6,9 @@ import { computeReadPlan, gasFacts, readPlan, type StagePlan } from '#core/sheet
 import { explainYield } from './explain-yield'
 import { batchOf, planted, type Planted } from './fixtures/planted-causes'
 import { statements } from './hazard-notes'
+import { plannedAccounts } from './account'
 import { sheetNotes } from './margin'
+import { Tape } from './tape'
 import type { MarginNote } from './note'
 import { ladderOf } from './ladder'
 import { judgeLeftovers } from './explain-leftover'
@@ -23,7 +25,14 @@ function read(stage: Omit<StagePlan, 'id'>, room?: string) {
   const plan = readPlan({ stages: [{ id: 's1', ...stage }], ...(room && { room: { volume: room } }) })
   const sheets = plan.ok ? computeReadPlan(plan.value) : plan
   if (!plan.ok || !sheets.ok) throw new Error(stage.equation)
-  return { plan: plan.value, stage: plan.value.stages[0]!, room: plan.value.room, sheet: sheets.value.stages[0]! }
+  const sheet = sheets.value.stages[0]!
+  return {
+    plan: plan.value,
+    stage: plan.value.stages[0]!,
+    room: plan.value.room,
+    sheet,
+    tape: new Tape(plannedAccounts(plan.value, sheets.value, () => undefined)[0]!, sheet),
+  }
 }
 const notes = (stage: Omit<StagePlan, 'id'>, room?: string): MarginNote[] => {
   const { stage: one, room: at, sheet } = read(stage, room)
@@ -38,7 +47,6 @@ const judged = (one: Planted) => {
     lines: foldJournal(entries),
     stageId: 's1',
     steps,
-    moves: undefined,
     assays: [],
   })!
 }
@@ -186,7 +194,7 @@ describe('what a wash leaves of the liquor', () => {
 })
 
 describe('residues', () => {
-  const treat = (stage: Omit<StagePlan, 'id'>) => residuesOf(read(stage).sheet, exact(0, 'mass'))
+  const treat = (stage: Omit<StagePlan, 'id'>) => residuesOf(read(stage).tape, exact(0, 'mass'))
   const copper = (ammonia: boolean): Omit<StagePlan, 'id'> =>
     ammonia
       ? {

@@ -5,9 +5,9 @@ import { readPlan } from '#core/sheet'
 import { otherSaltsIn } from './other-salts'
 import { batchOf, planted } from './fixtures/planted-causes'
 import { metalOf, relativesOf } from './relatives'
-import { stagePot } from './stage-pot'
+import { potOf } from '#core/vessel'
+import { realAccounts, whenReacted } from './account'
 import { verdictOf } from './verdict'
-import { judgeBatch } from './actual'
 
 const formula = (text: string) => {
   const read = parseFormula(text)
@@ -19,7 +19,7 @@ function setting(name: string) {
   const { plan, steps, entries } = batchOf(one)
   const read = readPlan(plan)
   if (!read.ok) throw new Error(name)
-  return { plan: read.value, lines: foldJournal(entries), stageId: 's1', steps, moves: one.stage.crystals?.moves }
+  return { plan: read.value, lines: foldJournal(entries), stageId: 's1', steps }
 }
 const rungs = (name: string) => verdictOf(setting(name))!.rungs
 const rung = (name: string, form: string) => rungs(name).find(one => one.form === form)
@@ -79,22 +79,21 @@ describe('ladderOf', { timeout: 60_000 }, () => {
   })
 })
 
+function others(name: string, product: string) {
+  const { plan, lines, steps } = setting(name)
+  const [account] = realAccounts({ plan, lines, stepsOf: () => steps })!
+  const pot = potOf(whenReacted(account!)!, account!.named, [], formula(product))
+  return otherSaltsIn(pot!, formula(product))
+}
 describe('otherSaltsIn', () => {
   it('finds potassium sulfate in a pot of copper, potassium, chloride and sulfate, and what it could weigh', () => {
     /* 20.0 g of pentahydrate: 0.0801 mol of sulfate, 0.1602 mol of potassium: 13.96 g of K2SO4. */
-    const { plan, lines } = setting('copper chloride wanted, and the potassium salt came')
-    const actual = judgeBatch(plan, lines)
-    if (!actual.ok) throw new Error('no')
-    const pot = stagePot(actual.value.sheet)!.pot
-    const found = otherSaltsIn(pot, formula('CuCl2·2H2O'))
+    const found = others('copper chloride wanted, and the potassium salt came', 'CuCl2·2H2O')
     expect(found.find(({ form }) => form === 'K2SO4')!.most).toBeCloseTo(13.96, 1)
     expect(found.some(({ comesFirst }) => comesFirst)).toBe(true)
     expect(found.some(({ form }) => /^CuCl2/.test(form))).toBe(false)
   })
   it('finds none in a pot of one salt', () => {
-    const { plan, lines } = setting('zinc sulfate weighed once, sticking')
-    const actual = judgeBatch(plan, lines)
-    if (!actual.ok) throw new Error('no')
-    expect(otherSaltsIn(stagePot(actual.value.sheet)!.pot, formula('ZnSO4·7H2O'))).toEqual([])
+    expect(others('zinc sulfate weighed once, sticking', 'ZnSO4·7H2O')).toEqual([])
   })
 })

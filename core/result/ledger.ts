@@ -1,18 +1,15 @@
 import { molarMassFigure, parseFormula, type Formula } from '#core/formula'
-import { difference, exact, given, product, standardUncertainty, sum, type Figure } from '#core/quantity'
+import type { StageProcedure } from '#core/procedure'
+import { difference, exact, product, standardUncertainty, sum, type Figure } from '#core/quantity'
+import { solvents } from '#core/reference'
 import type { StageSheet } from '#core/sheet'
+import { dissolvedOf, formulaOf, type Place, type Portion } from '#core/vessel'
+import { isProductForm } from './account'
 import type { ActualStage } from './actual'
+import type { Tape } from './tape'
 import type { YieldFacts } from './yield-facts'
 
-export type Where =
-  | 'crystals'
-  | 'recovered'
-  | 'filtered off'
-  | 'gas'
-  | 'precipitate'
-  | 'liquor'
-  | 'liquor, by the model'
-  | 'wash, by the model'
+export type Where = 'crystals' | 'recovered' | 'filtered off' | 'gas' | 'liquor' | 'washings' | 'dried in'
 
 export interface Booked<Place> {
   readonly place: Place
@@ -31,40 +28,42 @@ export interface LedgerRow {
   readonly closes: boolean
 }
 
-/** How well what the crystallisation model leaves in liquor and wash is taken to be known; a judgement. */
+/** How well what the model leaves of the product in liquor and wash is taken to be known; a judgement. */
 const MODEL_SPREAD = 0.1
+/** How well the liquor that clings to a cake is known: the share it is reckoned with is common practice; a judgement. */
+const CLING_SPREAD = 0.5
 
 /** mol that are nothing but the rounding of the arithmetic. */
 const ROUNDING = 1e-9
 
-interface Portion {
-  readonly where: Where
-  readonly formula: Formula
-  readonly moles: Figure
+/** Where the fold's places stand in the ledger; what is in the vessel in the end is the crop, and that is weighed. */
+const places: Partial<Record<Place, Where>> = {
+  gas: 'gas',
+  distillate: 'gas',
+  trap: 'gas',
+  filtrate: 'liquor',
+  washings: 'washings',
+  cake: 'filtered off',
 }
 
 /**
- * The ledger of matter of a stage: each element but hydrogen and oxygen, whose water comes and goes unweighed. In: what was charged. Out: the crystals as
- * the named form, what came back and was weighed, excess and gas as the sheet has them, and what the crystallisation model leaves in liquor and wash.
- * All are figures, so that their uncertainties stay correlated: a bottle's label that counts on both sides counts once.
+ * The ledger of matter of a stage: each element but hydrogen and oxygen, whose water comes and goes unweighed. In: what was charged. Out: the crystals as they were weighed, what came back and
+ * was weighed, and what left the vessel by its account over the real readings. Nothing is trimmed: a weighing that the account does not allow shows as open, on either side.
  */
 export function ledgerOf(actual: ActualStage, facts: YieldFacts): LedgerRow[] {
-  if (!actual.result) return []
-  const out: Portion[] = [
-    { where: 'crystals', formula: facts.product, moles: molesOf(facts.product, actual.result.actual) },
-    ...sheetOut(actual),
-    ...modelOut(facts),
-  ]
-  return elementsOf(actual.sheet).map(({ element, from }) => rowOf(element, from, out))
+  const { result } = actual
+  if (!result) return []
+  return elementsOf(actual.sheet).map(({ element, from }) => {
+    const crystals = inElement(element, facts.product, molesOf(facts.product, result.actual))
+    return rowOf(element, from, [
+      ...(crystals ? [{ place: 'crystals' as const, moles: crystals }] : []),
+      ...recoveredOf(element, actual),
+      ...(facts.tape ? foldOut(element, facts.tape, facts.product, actual) : []),
+    ])
+  })
 }
 
-function rowOf(element: string, from: readonly Booked<string>[], portions: readonly Portion[]): LedgerRow {
-  const places = new Map<Where, (readonly [number, Figure])[]>()
-  for (const { where, formula, moles } of portions) {
-    const count = formula.composition.get(element) ?? 0
-    if (count > 0 && moles.value > 1e-9) places.set(where, [...(places.get(where) ?? []), [count, moles] as const])
-  }
-  const out = [...places].map(([place, terms]) => ({ place, moles: sum(`{${element}} in: ${place}`, terms) }))
+function rowOf(element: string, from: readonly Booked<string>[], out: readonly Booked<Where>[]): LedgerRow {
   const into = total(`{${element}} charged`, from)
   const open = out.length > 0 ? difference(`{${element}} open`, into, total(`{${element}} accounted for`, out)) : into
   const spread = standardUncertainty(open)
@@ -79,59 +78,80 @@ const total = (name: string, booked: readonly Booked<unknown>[]): Figure =>
 const molesOf = (formula: Formula, mass: Figure): Figure =>
   product(`amount of {${formula.text}}`, 'amount', [mass], [molarMassFigure(formula)])
 
+function inElement(element: string, formula: Formula, moles: Figure): Figure | undefined {
+  const count = formula.composition.get(element) ?? 0
+  if (count === 0) return undefined
+  return count === 1 ? moles : product(`{${element}} in {${formula.text}}`, 'amount', [moles, exact(count)])
+}
+
 function elementsOf(sheet: StageSheet): { element: string; from: Booked<string>[] }[] {
   const found = new Map<string, Booked<string>[]>()
   for (const { species, weighAs, amount, planned } of sheet.reagents) {
     const read = parseFormula(species)
     if (!planned || !read.ok) continue
-    for (const [element, count] of read.value.composition) {
+    for (const element of read.value.composition.keys()) {
       if (element === 'H' || element === 'O') continue
-      const moles = count === 1 ? amount : product(`{${element}} in {${species}}`, 'amount', [amount, exact(count)])
-      found.set(element, [...(found.get(element) ?? []), { place: weighAs || species, moles }])
+      const moles = inElement(element, read.value, amount)
+      if (moles) found.set(element, [...(found.get(element) ?? []), { place: weighAs || species, moles }])
     }
   }
   return [...found].map(([element, from]) => ({ element, from }))
 }
 
-const wayTo: Partial<Record<string, Where>> = {
-  'filtered off': 'filtered off',
-  'left in on purpose': 'filtered off',
-  'boiled off': 'gas',
-  'leaves as gas': 'gas',
-  precipitate: 'precipitate',
-}
-
-function sheetOut({ settled, recovered }: ActualStage): Portion[] {
-  const weighed = new Map(recovered.map(({ species, amount }) => [species, amount]))
-  const leftovers = settled.reagents
-    .filter(({ planned, limits, species }) => planned && (!limits || weighed.has(species)))
-    .map(({ species, leftover }) => {
-      const back = weighed.get(species)
-      return { species, moles: back ?? leftover.amount, where: back ? ('recovered' as const) : wayTo[leftover.wayOut] }
-    })
-  const products = settled.products
-    .slice(1)
-    .map(({ species, amount, wayOut }) => ({ species, moles: amount, where: wayTo[wayOut] }))
-  return [...leftovers, ...products].flatMap(({ species, moles, where }) => {
+function recoveredOf(element: string, { recovered }: ActualStage): Booked<Where>[] {
+  return recovered.flatMap(({ species, amount }): Booked<Where>[] => {
     const formula = parseFormula(species)
-    return formula.ok ? [{ where: where ?? ('liquor' as const), formula: formula.value, moles }] : []
+    const moles = formula.ok ? inElement(element, formula.value, amount) : undefined
+    return moles ? [{ place: 'recovered', moles }] : []
   })
 }
 
-/** What the model keeps back of the product, no more than is missing. */
-function modelOut({ model, theoretical: whole, used, actual, product: form }: YieldFacts): Portion[] {
-  if (!model) return []
-  const theoretical = whole * used
-  const missing = Math.max(0, theoretical - actual)
-  const wash = Math.min(model.washLoss, missing)
-  const liquor = Math.min(Math.max(0, (1 - model.recovery) * theoretical - wash), missing - wash)
-  const estimate = (grams: number, where: string): Figure =>
-    given(grams, 'mass', `{${form.text}} in the ${where}`, {
-      source: 'the crystallisation model, taken as good to 10 %',
-      uncertainty: MODEL_SPREAD * grams,
-    })
-  return [
-    { where: 'liquor, by the model', formula: form, moles: molesOf(form, estimate(liquor, 'liquor')) },
-    { where: 'wash, by the model', formula: form, moles: molesOf(form, estimate(wash, 'wash')) },
-  ]
+const SOLVENTS = new Set(solvents.map(({ formula }) => formula))
+
+/** What left by the account, by place; a reagent that came back and was weighed is not booked a second time. */
+function foldOut(element: string, tape: Tape, form: Formula, { recovered }: ActualStage): Booked<Where>[] {
+  const back = new Set(recovered.map(({ species }) => species))
+  const charged = new Set(tape.sheet.reagents.map(({ species }) => species))
+  // Wash and solvent come and go beside the ledger, as water does.
+  const isSolvent = (text: string): boolean => SOLVENTS.has(text) && !charged.has(text)
+  const count = (portions: readonly Portion[]): number =>
+    portions.reduce((all, { form: text, amount }) => all + (formulaOf(text).composition.get(element) ?? 0) * amount, 0)
+  const at = (account: StageProcedure, where: Where): Portion[] => {
+    const left = account.events.flatMap(({ out }) =>
+      out.filter(({ to }) => places[to] === where).flatMap(({ matter }) => matter),
+    )
+    const standing =
+      where === 'liquor'
+        ? account.end.beside
+            .filter(({ is }) => is === 'liquor')
+            .flatMap(({ vessel }) => dissolvedOf(vessel, account.named))
+        : where === 'dried in' && account.isKnown
+          ? driedIn(account, form)
+          : []
+    return [...left, ...standing].filter(
+      ({ form: text }) => !isSolvent(text) && (where !== 'filtered off' || !back.has(text)),
+    )
+  }
+  const wheres: readonly Where[] = ['filtered off', 'gas', 'liquor', 'washings', 'dried in']
+  return wheres.flatMap((place): Booked<Where>[] => {
+    const here = at(tape.account, place)
+    const whole = count(here)
+    if (Math.abs(whole) <= ROUNDING) return []
+    // The share of it that a solubility decided.
+    const byModel =
+      place === 'liquor' || place === 'washings' ? count(here.filter(one => isProductForm(one, form))) / whole : 0
+    const spread = place === 'dried in' ? CLING_SPREAD : MODEL_SPREAD * byModel
+    return [{ place, moles: tape.amount(`{${element}} in: ${place}`, account => count(at(account, place)), spread) }]
+  })
+}
+
+/** What the crops hold beside the product by the account: liquor that dried in, and salts that came down with it. */
+function driedIn({ end, named }: StageProcedure, form: Formula): Portion[] {
+  const crops = [end.main, ...end.beside.filter(({ is }) => is === 'crop').map(({ vessel }) => vessel)]
+  return crops.flatMap(({ lumps, ...vessel }) => [
+    ...dissolvedOf({ ...vessel, lumps }, named),
+    ...lumps
+      .map(({ form: of, moles }) => ({ form: of.text, amount: moles, mass: 0 }))
+      .filter(one => !isProductForm(one, form)),
+  ])
 }

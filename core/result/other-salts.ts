@@ -13,6 +13,9 @@ export interface OtherSalt {
   readonly comes: boolean
 }
 
+/** Free acid and base make no salt of their own. */
+const WATER_IONS = new Set(['H', 'OH'])
+
 /** °C between which the liquor is taken to cool. */
 const HOT = 80
 const COLD = 5
@@ -24,7 +27,8 @@ const COLD = 5
 export function otherSaltsIn(pot: PotState, product: Formula, own: readonly Curve[] = []): OtherSalt[] {
   const amounts = new Map<string, number>()
   for (const [key, moles] of pot.totals) {
-    const ion = key.replace(/\^.*$/, '')
+    const ion = key.split('^')[0] ?? key
+    if (WATER_IONS.has(ion)) continue
     amounts.set(ion, (amounts.get(ion) ?? 0) + moles)
   }
   if (amounts.size < 3) return []

@@ -1,13 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { exact } from '#core/quantity'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
-import { residuesOf, type Residues } from '.'
+import { plannedAccounts, residuesOf, type Residues } from '.'
+import { Tape } from './tape'
 
 function residues(stage: Omit<StagePlan, 'id'>, weighed = 0): Residues {
   const read = readPlan({ stages: [{ id: 's1', ...stage }] })
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) throw new Error(stage.equation)
-  return residuesOf(computed.value.stages[0]!, exact(weighed, 'mass'))
+  const [account] = plannedAccounts(read.value, computed.value, () => undefined)
+  return residuesOf(new Tape(account!, computed.value.stages[0]!), exact(weighed, 'mass'))
 }
 const solid = (species: string, charge: object) =>
   ({ species, supply: { kind: 'solid' }, charge }) as StagePlan['reagents'][number]
@@ -65,7 +67,7 @@ describe('residuesOf', () => {
       ],
       product: { species: 'MnSO4' },
     })
-    expect(treatments.find(({ of }) => of === 'KMnO4')!.mass.value).toBeCloseTo(2.86, 2)
+    expect(treatments.find(({ of }) => of === 'MnO4^-')!.mass.value).toBeCloseTo(2.86, 2)
   })
   it('treats a base with citric acid, three to one', () => {
     /* MoO3 7.197 g = 0.0500 mol takes 0.1000 mol of NaOH; a tenth more leaves 0.0100 mol: ÷ 3 × 210.14 × 1.1 = 0.771 g. */

@@ -1,9 +1,11 @@
-import { molarMassFigure, parseFormula, relate, type Formula } from '#core/formula'
-import { exact, given, product, type Figure } from '#core/quantity'
-import { metalsLeft, neverTreated, neverTreatedIons, oxidantsLeft, type TreatedRow } from '#core/reference'
-import type { StageSheet } from '#core/sheet'
+import { chargeText, molarMassFigure, relate, type Formula } from '#core/formula'
+import type { StageProcedure } from '#core/procedure'
+import { difference, exact, product, type Figure } from '#core/quantity'
+import { metalsLeft, neverTreated, neverTreatedIons, oxidantsLeft } from '#core/reference'
 import { ionsOf } from '#core/species'
-import { acidRow, baseRow, neutralise } from './neutral'
+import { acidOf, allDissolved, baseOf, dissolvedOf, formulaOf, type Portion, type Protons } from '#core/vessel'
+import { isProductForm, whenReacted } from './account'
+import type { Tape } from './tape'
 
 /** One treatment of what a stage leaves: how much of which reagent, and how to know that it is done. */
 export interface Treatment {
@@ -31,50 +33,45 @@ export interface Left {
 /** More than the stoichiometry asks; common practice, no source. */
 const MARGIN = 1.1
 const LEAST = 1e-5
-const IN_LIQUOR = new Set(['stays in the liquor', 'washed out', 'quenched', 'not known'])
-
-const formulaOf = (text: string): Formula => {
-  const read = parseFormula(text)
-  if (!read.ok) throw new Error(`${text} does not read.`)
-  return read.value
-}
 
 /**
- * What this stage's liquor and washings hold by the sheet, and what treats it: oxidants first, then acid or base, then the metal as a solid to be collected.
- * The product that did not come as crystals counts as being in the liquor: an upper bound. Usual practice, no source; local rules come first.
+ * What this stage's liquor and washings hold by the vessel's account, and what treats it: oxidants first, then acid or base, then the metal as a solid to be collected. All that dissolves
+ * and was not weighed as crystals counts as being in the liquor: an upper bound. Usual practice, no source; local rules come first.
  */
-export function residuesOf(sheet: StageSheet, weighed: Figure | undefined): Residues {
-  const left = leftIn(sheet, weighed)
+export function residuesOf(tape: Tape, weighed: Figure | undefined): Residues {
+  const left = leftIn(tape, weighed)
   const [safe, ask] = apart(left)
-  return { treatments: [...oxidants(safe), ...acidOrBase(safe), ...metals(safe)], ask }
+  return { treatments: [...oxidants(oxidantsIn(tape)), ...acidOrBase(safe), ...metals(safe)], ask }
 }
 
 /** What the liquor and the washings of a stage hold, mol; what was weighed of the product is not in them. */
-export function leftIn(sheet: StageSheet, weighed: Figure | undefined): Left[] {
-  const reagents = sheet.reagents
-    .filter(({ planned, limits, leftover }) => planned && !limits && IN_LIQUOR.has(leftover.wayOut))
-    .map(({ species, leftover }) => ({ formula: formulaOf(species), moles: leftover.amount }))
-  const products = sheet.products
-    .slice(1)
-    .filter(({ species, wayOut }) => species !== 'H2O' && IN_LIQUOR.has(wayOut))
-    .map(({ species, amount }) => ({ formula: formulaOf(species), moles: amount }))
-  return [...reagents, ...products, ...uncrystallised(sheet, weighed)].filter(({ moles }) => moles.value > LEAST)
+export function leftIn(tape: Tape, weighed: Figure | undefined): Left[] {
+  const { account, told } = tape
+  const { form } = told.folding.stage.product
+  const dissolved = (one: StageProcedure): Portion[] => {
+    const reacted = whenReacted(one)
+    return reacted ? dissolvedOf(allDissolved(reacted), one.named) : []
+  }
+  return dissolved(account)
+    .map(({ form: text }): Left => {
+      const formula = formulaOf(text)
+      const moles = tape.amount(`{${text}} that was dissolved`, one =>
+        dissolved(one).reduce((all, portion) => all + (portion.form === text ? portion.amount : 0), 0),
+      )
+      return isProductForm({ form: text, amount: 0, mass: 0 }, form)
+        ? { formula: form, moles: less(form, moles, weighed) }
+        : { formula, moles }
+    })
+    .filter(({ moles }) => moles.value > LEAST)
 }
 
-function uncrystallised({ products }: StageSheet, weighed: Figure | undefined): Left[] {
-  const wanted = products[0]!
-  const form = formulaOf(wanted.form)
-  const missing = Math.max(0, wanted.theoretical.value - (weighed?.value ?? 0))
-  const mass = given(missing, 'mass', `{${form.text}} that did not come as crystals`, {
-    source: 'theoretical yield less what was weighed, all of it taken to be in the liquor',
-    uncertainty: 0.02 * wanted.theoretical.value,
-  })
-  return [
-    {
-      formula: form,
-      moles: product(`amount of {${form.text}} in the liquor`, 'amount', [mass], [molarMassFigure(form)]),
-    },
-  ]
+function less(form: Formula, moles: Figure, weighed: Figure | undefined): Figure {
+  if (!weighed || weighed.value === 0) return moles
+  return difference(
+    `amount of {${form.text}} in the liquor`,
+    moles,
+    product(`{${form.text}} that was weighed`, 'amount', [weighed], [molarMassFigure(form)]),
+  )
 }
 
 function apart(left: readonly Left[]): [Left[], Residues['ask']] {
@@ -97,13 +94,12 @@ function neverFor(formula: Formula): string | undefined {
   return neverTreatedIons.find(([ion]) => holds(ion))?.[1]
 }
 
-/** Ammonia itself, or bound in a complex that a base or an acid sets free. */
+/** Ammonia itself, its salts, or bound in a complex that a base or an acid sets free. */
 const bringsAmmonia = (formula: Formula): boolean =>
   relate(formula, formulaOf('NH3'))?.waters === 0 ||
-  (ionsOf(formula) ?? []).some(({ complex }) => complex?.ligands.some(({ text }) => text === 'NH3'))
-
-const rowFor = <Row extends TreatedRow>(rows: readonly Row[], { formula }: Left): Row | undefined =>
-  rows.find(({ of }) => relate(formula, formulaOf(of))?.units === 1)
+  (ionsOf(formula) ?? []).some(
+    ({ text, complex }) => text === 'NH4' || complex?.ligands.some(ligand => ligand.text === 'NH3'),
+  )
 
 /** Grams of a reagent that gives `gives` equivalents, for so many equivalents of what is left. */
 function dose({ formula, moles }: Left, count: number, reagent: string, gives: number): Figure {
@@ -120,48 +116,69 @@ function dose({ formula, moles }: Left, count: number, reagent: string, gives: n
   )
 }
 
-function oxidants(left: readonly Left[]): Treatment[] {
-  return left.flatMap((one): Treatment[] => {
-    const row = rowFor(oxidantsLeft, one)
-    if (!row) return []
-    const isChromium = one.formula.composition.has('Cr')
-    const told = { of: one.formula.text, left: one.moles }
-    if (row.medium === 'alkali')
-      return [
-        {
-          ...told,
-          reagent: 'Na2SO3',
-          mass: dose(one, row.count, 'Na2SO3', 2),
-          how: 'Keep it alkaline; add the sulfite in small portions, stirring, in the hood.',
-          sign: 'Potassium iodide and starch paper no longer turns blue.',
-          cautions: ['Never acidify it before this: acid sets chlorine, bromine or iodine free.'],
-        },
-      ]
-    return [
-      {
-        ...told,
-        reagent: 'NaHSO3',
-        mass: dose(one, row.count, 'NaHSO3', 2),
-        how: `Dilute it, bring it to about pH 2 with dilute sulfuric acid, then add the hydrogensulfite in small portions, stirring, in the hood${isChromium ? '; let it stand for an hour' : ''}.`,
-        sign: isChromium
-          ? 'The orange is gone and the liquor is green.'
-          : one.formula.composition.has('Mn')
-            ? 'The violet and then the brown are gone.'
-            : 'Potassium iodide and starch paper no longer turns blue.',
-        cautions: [
-          'It warms up, and acid with hydrogensulfite gives off sulfur dioxide.',
-          ...(isChromium ? ['Chromium(VI) causes cancer: gloves, no dust, no splash.'] : []),
-        ],
-      },
-    ]
+interface Oxidant extends Left {
+  readonly row: (typeof oxidantsLeft)[number]
+}
+/** Oxidising ions and molecules that are dissolved, whatever salt they are told with. */
+function oxidantsIn(tape: Tape): Oxidant[] {
+  const { account } = tape
+  return oxidantsLeft.flatMap((row): Oxidant[] => {
+    const key = row.of + chargeText(row.charge)
+    const there = (one: StageProcedure): number => {
+      const reacted = whenReacted(one)
+      return (reacted && allDissolved(reacted).ions.get(key)) ?? 0
+    }
+    if (there(account) <= LEAST || neverTreatedIons.some(([ion]) => ion === row.of)) return []
+    return [{ row, formula: formulaOf(key), moles: tape.amount(`{${key}} that is left`, there) }]
   })
 }
 
-function acidOrBase(all: readonly Left[]): Treatment[] {
-  const left = netOf(all)
-  const taken = all.some(({ formula }) => acidRow(formula)) && all.some(({ formula }) => baseRow(formula))
+function oxidants(left: readonly Oxidant[]): Treatment[] {
+  return left.map((one): Treatment => {
+    const { row } = one
+    const isChromium = one.formula.composition.has('Cr')
+    const told = { of: one.formula.text, left: one.moles }
+    if (row.medium === 'alkali')
+      return {
+        ...told,
+        reagent: 'Na2SO3',
+        mass: dose(one, row.count, 'Na2SO3', 2),
+        how: 'Keep it alkaline; add the sulfite in small portions, stirring, in the hood.',
+        sign: 'Potassium iodide and starch paper no longer turns blue.',
+        cautions: ['Never acidify it before this: acid sets chlorine, bromine or iodine free.'],
+      }
+    return {
+      ...told,
+      reagent: 'NaHSO3',
+      mass: dose(one, row.count, 'NaHSO3', 2),
+      how: `Dilute it, bring it to about pH 2 with dilute sulfuric acid, then add the hydrogensulfite in small portions, stirring, in the hood${isChromium ? '; let it stand for an hour' : ''}.`,
+      sign: isChromium
+        ? 'The orange is gone and the liquor is green.'
+        : one.formula.composition.has('Mn')
+          ? 'The violet and then the brown are gone.'
+          : 'Potassium iodide and starch paper no longer turns blue.',
+      cautions: [
+        'It warms up, and acid with hydrogensulfite gives off sulfur dioxide.',
+        ...(isChromium ? ['Chromium(VI) causes cancer: gloves, no dust, no splash.'] : []),
+      ],
+    }
+  })
+}
+
+/** An acid that is stronger than this, pKa, is neutralised before it goes anywhere, and so is what takes protons more strongly than this; a judgement. */
+const SOUR = 6
+const acidRow = (formula: Formula): Protons | undefined => {
+  const acid = acidOf(formula)
+  return acid && acid.pKa < SOUR ? acid : undefined
+}
+const baseRow = (formula: Formula): Protons | undefined => {
+  const base = baseOf(formula)
+  return base && base.pKa > SOUR && !acidRow(formula) ? base : undefined
+}
+
+function acidOrBase(left: readonly Left[]): Treatment[] {
   const treat = (
-    of: (formula: Formula) => TreatedRow | undefined,
+    of: (formula: Formula) => Protons | undefined,
     told: Pick<Treatment, 'reagent' | 'how' | 'sign' | 'cautions'>,
     gives: number,
   ) =>
@@ -174,10 +191,7 @@ function acidOrBase(all: readonly Left[]): Treatment[] {
           of: one.formula.text,
           left: one.moles,
           mass: dose(one, row.count, told.reagent, gives),
-          how: taken
-            ? `${told.how} What the acid and the base of this liquor take of each other is taken off already.`
-            : told.how,
-          cautions: told.cautions.filter(text => !text.startsWith('Ammonia') || /NH3|NH4/.test(one.formula.text)),
+          cautions: told.cautions.filter(text => !text.startsWith('Ammonia') || bringsAmmonia(one.formula)),
         },
       ]
     })
@@ -203,27 +217,6 @@ function acidOrBase(all: readonly Left[]): Treatment[] {
       3,
     ),
   ]
-}
-
-/** Acids and bases as one leaves them of the other. */
-function netOf(left: readonly Left[]): Left[] {
-  const net = neutralise(left.map(({ formula, moles }) => ({ formula, moles: moles.value }))).left
-  return left.flatMap((one, i) => {
-    const rest = net[i]!.moles
-    if (rest <= LEAST) return []
-    const share = rest / one.moles.value
-    return [
-      share > 1 - 1e-9
-        ? one
-        : {
-            ...one,
-            moles: product(`{${one.formula.text}} that is not neutralised`, 'amount', [
-              one.moles,
-              exact(share, 'number', 'share of it left'),
-            ]),
-          },
-    ]
-  })
 }
 
 const precipitants = {

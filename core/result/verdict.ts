@@ -1,5 +1,6 @@
 import { productMass } from '#core/journal'
 import type { Figure } from '#core/quantity'
+import { realAccounts } from './account'
 import { judgeBatch } from './actual'
 import type { LeftoverJudgement } from './explain-leftover'
 import { explainYield, type YieldJudgement } from './explain-yield'
@@ -7,6 +8,7 @@ import type { Explanation } from './explanation'
 import { ladderOf, type Rung } from './ladder'
 import { ledgerOf, type LedgerRow } from './ledger'
 import { residuesOf, type Residues } from './residues'
+import { tapeOf } from './tape-of'
 import type { YieldSetting } from './yield-facts'
 
 /** Everything that is judged of a weighed stage, as plain data that may travel from a worker. */
@@ -40,7 +42,12 @@ export function residuesLeft({
   plan,
   lines,
   stageId,
-}: Pick<YieldSetting, 'plan' | 'lines' | 'stageId'>): Residues | undefined {
+  steps,
+  curves = [],
+}: Pick<YieldSetting, 'plan' | 'lines' | 'stageId' | 'steps' | 'curves'>): Residues | undefined {
   const actual = judgeBatch(plan, lines, stageId)
-  return actual.ok ? residuesOf(actual.value.settled, productMass(lines, stageId)) : undefined
+  const told = realAccounts({ plan, lines, curves, stepsOf: id => (id === stageId ? steps : undefined) })?.find(
+    ({ id }) => id === stageId,
+  )
+  return actual.ok && told ? residuesOf(tapeOf(told, actual.value), productMass(lines, stageId)) : undefined
 }

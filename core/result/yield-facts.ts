@@ -1,4 +1,4 @@
-import { findSubstance, type Formula } from '#core/formula'
+import { findSubstance, parseFormula, type Formula } from '#core/formula'
 import {
   aboutWords,
   cropsOf,
@@ -15,18 +15,20 @@ import {
 } from '#core/journal'
 import { product, standardUncertainty, type Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
-import { follow, readMoves, type Curve, type MovePlan } from '#core/solution'
+import type { Curve } from '#core/solution'
+import type { ToldStage } from '#core/procedure'
+import { dissolvedOf, dryOf, formulaOf, gathered, portionOf, potOf, type Portion } from '#core/vessel'
 import type { ReadPlan, ReadStage, StageSheet } from '#core/sheet'
 import type { Worksheet } from '#core/assay'
 import { says } from './says'
+import { beforeWinning, forecastOf, isProductForm, realAccounts, whenReacted, type Forecast } from './account'
 import { judgeBatch } from './actual'
 import { assayEvidence, type AssayEvidence } from './assay-evidence'
-import { recoveryOf } from './crystal-notes'
+import { tapeOf } from './tape-of'
+import type { Tape } from './tape'
 import { otherSaltsIn, type OtherSalt } from './other-salts'
-import { proposeMoves } from './propose-crystals'
 import { ionsInPot, relativesOf, type Relative } from './relatives'
 import { judgeLeftovers, type LeftoverJudgement } from './explain-leftover'
-import { stagePot } from './stage-pot'
 import type { FormYield } from './yield'
 
 export interface Amount {
@@ -83,8 +85,11 @@ export interface YieldFacts {
   readonly dryness: Dryness & { readonly count: number }
   readonly seen: string
   readonly spills: readonly string[]
-  /** What the crystallisation model says: the share that should come, what washing takes, the liquor's salts left in an unwashed cake. */
-  readonly model?: { readonly recovery: number; readonly washLoss: number; readonly entrained: number }
+  /** What the account of the vessel says of the product. */
+  readonly model?: Forecast
+  readonly account?: ToldStage
+  /** The same as figures. */
+  readonly tape?: Tape
   readonly readings: readonly ReadingFact[]
 }
 
@@ -93,12 +98,9 @@ export interface YieldSetting {
   readonly lines: readonly JournalLine[]
   readonly stageId: string
   readonly steps: readonly Step[]
-  readonly moves: readonly MovePlan[] | undefined
   readonly curves?: readonly Curve[]
   readonly assays?: readonly Worksheet[]
 }
-
-const LIQUOR = new Set(['stays in the liquor', 'washed out', 'not known'])
 
 /** Gathers the facts; undefined while the product is not weighed. */
 export function yieldFacts({
@@ -106,7 +108,6 @@ export function yieldFacts({
   lines,
   stageId,
   steps,
-  moves,
   curves = [],
   assays = [],
 }: YieldSetting): YieldFacts | undefined {
@@ -116,6 +117,10 @@ export function yieldFacts({
   const { sheet, settled, result, recovered } = judged.value
   const run = runOf(steps, lines, stageId)
   const form = stage.product.form
+  const account = realAccounts({ plan, lines, curves, stepsOf: id => (id === stageId ? steps : undefined) })?.find(
+    ({ id }) => id === stageId,
+  )
+  const model = account && forecastOf(account, form, result.theoretical.value)
   const { weighings, resolution } = dryingSeries(lines, {
     what: 'product',
     stage: stageId,
@@ -142,11 +147,11 @@ export function yieldFacts({
     planned: stage.yield.value,
     forms: result.forms,
     relatives: relativesOf(form, ionsInPot(sheet), stage.own),
-    otherSalts: othersOf(sheet, form, curves),
+    otherSalts: account ? othersOf(account, form, curves) : [],
     leftovers: judgeLeftovers(settled, recovered),
     used: judged.value.used?.value ?? 1,
     evidence: assayEvidence(form, assays),
-    ...leftIn(settled),
+    ...leftIn(settled, account),
     excesses: sheet.reagents
       .filter(({ planned, limits }) => planned && !limits)
       .map(({ species, equivalents }) => ({ species, equivalents: equivalents.value })),
@@ -163,37 +168,52 @@ export function yieldFacts({
     spills: mine.flatMap(({ entry, current }) =>
       entry.kind === 'deviation' && current !== undefined && says(current, /spill|lost/) ? [current] : [],
     ),
-    ...modelOf(settled, form, takenOf(moves, cropsOf(lines, stageId).length), curves),
+    ...(model && { model }),
+    ...(account && { account, tape: tapeOf(account, judged.value) }),
     readings: readingsOf(plan, lines, stageId),
   }
 }
 
-function othersOf(sheet: StageSheet, form: Formula, curves: readonly Curve[]): OtherSalt[] {
-  const start = stagePot(sheet, curves)
-  return start ? otherSaltsIn(start.pot, form, curves) : []
+function othersOf(account: ToldStage, form: Formula, curves: readonly Curve[]): OtherSalt[] {
+  const before = whenReacted(account)
+  const pot = before && potOf(before, account.named, curves, form)
+  return pot ? otherSaltsIn(pot, form, curves) : []
 }
 
-function leftIn(sheet: StageSheet) {
+/** What stands beside the product in the vessel before it is won, by its account. */
+function leftIn(sheet: StageSheet, account: ToldStage | undefined) {
   const planned = sheet.reagents.filter(line => line.planned)
-  const excess = planned.filter(({ limits, leftover }) => !limits && leftover.mass.value > 1e-6)
-  const amount = ({ weighAs, leftover }: (typeof excess)[number]): Amount => ({
-    form: weighAs,
-    grams: leftover.mass.value,
-  })
+  const reagents = new Set(
+    planned.flatMap(({ species }) => {
+      const read = parseFormula(species)
+      return read.ok ? [dryOf(read.value).dry.text] : []
+    }),
+  )
+  const before = account && beforeWinning(account)
+  const amount = ({ form, mass }: Portion): Amount => ({ form, grams: mass })
+  const isReagent = ({ form }: Portion): boolean => reagents.has(dryOf(formulaOf(form)).dry.text)
+  const dissolved =
+    before && account
+      ? dissolvedOf(before, account.named).filter(
+          one => one.mass > LEAST && !isProductForm(one, account.folding.stage.product.form),
+        )
+      : []
+  const solid = [
+    ...(before?.lumps.map(({ form, moles }) => portionOf(form, moles)) ?? []),
+    ...(account?.events.flatMap(({ out }) => out.filter(({ to }) => to === 'cake').flatMap(({ matter }) => matter)) ??
+      []),
+  ].filter(one => one.mass > LEAST && isReagent(one))
   return {
-    byProducts: sheet.products
-      .slice(1)
-      .filter(({ species, wayOut }) => species !== 'H2O' && wayOut !== 'leaves as gas' && wayOut !== 'precipitate')
-      .map(({ species, theoretical }) => ({ form: species, grams: theoretical.value })),
-    solubleExcess: excess.filter(({ leftover }) => LIQUOR.has(leftover.wayOut)).map(amount),
-    insolubleExcess: excess
-      .filter(({ leftover }) => leftover.wayOut === 'filtered off' || leftover.wayOut === 'left in on purpose')
-      .map(amount),
+    byProducts: dissolved.filter(one => !isReagent(one)).map(amount),
+    solubleExcess: dissolved.filter(isReagent).map(amount),
+    insolubleExcess: gathered(solid).map(amount),
     limiting: planned
       .filter(({ limits }) => limits)
       .map(({ species, volume, mass }) => ({ species, isSolid: !volume, grams: mass?.value ?? 0 })),
   }
 }
+/** g that nobody would see. */
+const LEAST = 1e-6
 
 function washesOf(run: Run): YieldFacts['washes'] {
   const washes = run.steps.filter(({ step }) => step.do === 'wash')
@@ -216,44 +236,6 @@ export const wasDone = ({ run }: YieldFacts, ...operations: readonly Operation[]
   run.steps.some(({ step, times, status }) => operations.includes(step.do) && (times > 0 || status === 'done'))
 export const wasSkipped = ({ run }: YieldFacts, ...operations: readonly Operation[]): boolean =>
   run.steps.some(({ step, status }) => operations.includes(step.do) && status === 'skipped')
-
-/** The moves as far as crops were taken: what follows the last crop weighed, but for its washes, has not happened. */
-function takenOf(moves: readonly MovePlan[] | undefined, crops: number): readonly MovePlan[] | undefined {
-  if (!moves || crops < 1) return moves
-  let taken = 0
-  const end = moves.findIndex(move => {
-    if ('filter' in move) taken += 1
-    return taken > crops || (taken === crops && !('filter' in move) && !('wash' in move))
-  })
-  return end < 0 ? moves : moves.slice(0, end)
-}
-
-function modelOf(
-  sheet: StageSheet,
-  form: Formula,
-  moves: readonly MovePlan[] | undefined,
-  curves: readonly Curve[],
-): { model?: NonNullable<YieldFacts['model']> } {
-  const start = stagePot(sheet, curves)
-  const way = start && (moves ?? proposeMoves(start.pot, form, curves))
-  const read = way && readMoves(way)
-  if (!start || !read?.ok) return {}
-  const course = follow(start.pot, read.value, curves)
-  const unwashed = follow(
-    start.pot,
-    read.value.filter(({ do: kind }) => kind !== 'wash'),
-    curves,
-  )
-  if (!course.ok || !unwashed.ok) return {}
-  const crystals = (crops: readonly { mass: number }[]): number => crops.reduce((sum, { mass }) => sum + mass, 0)
-  return {
-    model: {
-      recovery: recoveryOf(course.value, form, curves),
-      washLoss: Math.max(0, crystals(unwashed.value.crops) - crystals(course.value.crops)),
-      entrained: unwashed.value.crops.reduce((sum, { entrained }) => sum + entrained, 0),
-    },
-  }
-}
 
 /** Every weighing and volume that counts, with the percent that another value of it would give. */
 function readingsOf(plan: ReadPlan, lines: readonly JournalLine[], stageId: string): ReadingFact[] {

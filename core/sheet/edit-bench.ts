@@ -1,5 +1,5 @@
 import { parseQuantity } from '#core/quantity'
-import type { MovePlan } from '#core/solution'
+import type { OperationPlan } from '#core/vessel'
 import { findReagent } from './edit'
 import type { Plan, ReagentPlan, StagePlan } from './plan'
 import type { chosenWays } from './ways-out'
@@ -55,10 +55,10 @@ export function withInPot(stage: StagePlan, inPot: boolean): StagePlan {
   return inPot ? { ...rest, inPot } : rest
 }
 
-/** Sets how the product is crystallised; no moves leave it to the proposal. */
-export function withCrystals(stage: StagePlan, moves: readonly MovePlan[] | undefined): StagePlan {
-  const { crystals: _, ...rest } = stage
-  return moves ? { ...rest, crystals: { moves } } : rest
+/** Sets how the product is won from the vessel; no operations leave it to the proposal. */
+export function withOperations(stage: StagePlan, operations: readonly OperationPlan[] | undefined): StagePlan {
+  const { operations: _, ...rest } = stage
+  return operations ? { ...rest, operations } : rest
 }
 
 /** Sets one text of the room: its temperature, pressure or volume. */

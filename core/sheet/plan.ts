@@ -1,4 +1,4 @@
-import type { MovePlan } from '#core/solution'
+import type { OperationPlan } from '#core/vessel'
 import type { WayOut } from './ways-out'
 
 /** How a product is won. */
@@ -48,8 +48,8 @@ export interface StagePlan {
   /** Heat the bath takes away, W. */
   readonly bath?: string
   readonly trap?: { readonly reagent: string; readonly volume: string; readonly concentration: string }
-  /** How the product is crystallised from the pot. */
-  readonly crystals?: { readonly moves: readonly MovePlan[] }
+  /** How the product is won from the vessel, where the chemist says: what is proposed by its way otherwise. */
+  readonly operations?: readonly OperationPlan[]
 }
 
 export interface ReagentPlan {

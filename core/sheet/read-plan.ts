@@ -155,6 +155,7 @@ function readStage(
     molarVolume,
     inPot,
     ...(stage.way !== undefined && { way: stage.way }),
+    ...(stage.operations && { operations: stage.operations }),
     bench,
     otherSolvents,
     unread: stageYield || target?.yield !== undefined ? unread : [...unread, 'yield'],

@@ -2,6 +2,7 @@ import type { Reaction, Term } from '#core/equation'
 import type { Formula, Relation } from '#core/formula'
 import type { Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
+import type { OperationPlan } from '#core/vessel'
 import type { Bench, SideField } from './read-bench'
 import type { Supply } from './supply'
 import type { Way } from './plan'
@@ -40,6 +41,8 @@ export interface ReadStage {
   readonly inPot: boolean
   /** How the product is won, where the chemist says. */
   readonly way?: Way
+  /** And by which operations. */
+  readonly operations?: readonly OperationPlan[]
   readonly bench: Bench
   /** Solvents beside water, g. */
   readonly otherSolvents: readonly { readonly name: string; readonly mass: Figure }[]

@@ -1,5 +1,5 @@
 import { scaleText } from '#core/quantity'
-import { scaleMoves } from '#core/solution'
+import { scaleOperation } from '#core/vessel'
 import type { ChargePlan, Plan, StagePlan } from './plan'
 
 /**
@@ -12,7 +12,7 @@ export const scalePlan = (plan: Plan, factor: number): Plan => ({
 })
 
 function scaleStage(stage: StagePlan, factor: number): StagePlan {
-  const { target, solvent, solvents, evaporate, vessel, trap, bath, crystals } = stage
+  const { target, solvent, solvents, evaporate, vessel, trap, bath, operations } = stage
   const grown = (text: string): string => scaleText(text, factor)
   return {
     ...stage,
@@ -31,7 +31,7 @@ function scaleStage(stage: StagePlan, factor: number): StagePlan {
     ...(evaporate !== undefined && { evaporate: grown(evaporate) }),
     ...(vessel !== undefined && { vessel: grown(vessel) }),
     ...(bath !== undefined && { bath: grown(bath) }),
-    ...(crystals && { crystals: { moves: scaleMoves(crystals.moves, factor) } }),
+    ...(operations && { operations: operations.map(one => scaleOperation(one, factor)) }),
     ...(trap && { trap: { ...trap, volume: grown(trap.volume) } }),
   }
 }

@@ -18,7 +18,7 @@ export type Move =
   /** To so many mL of liquor; an estimate, since the liquor's density is one. */
   | { readonly do: 'evaporate to volume'; readonly volume: number }
   | { readonly do: 'add water'; readonly water: number }
-  | { readonly do: 'filter'; readonly retained: number }
+  | { readonly do: 'filter'; readonly retained: number; readonly liquor?: string }
   | WashMove
   | { readonly do: 'add solute' | 'seed'; readonly form: Formula; readonly mass: number }
   /** mL of 96 % spirit. */

@@ -12,7 +12,13 @@ export type MovePlan =
   | { readonly evaporate: { readonly water: string } }
   | { readonly evaporateTo: { readonly water: string } | { readonly volume: string } }
   | { readonly addWater: string }
-  | { readonly filter: { readonly retained?: string } }
+  | {
+      readonly filter: {
+        readonly retained?: string
+        /** The name under which the liquor is kept; else it is the filtrate, and gone. */
+        readonly liquor?: string
+      }
+    }
   | {
       readonly wash: {
         readonly with: WashSolvent
@@ -78,9 +84,10 @@ function readMove(plan: MovePlan, kept: number): Read {
     }))
   }
   if ('filter' in plan) {
-    const { retained } = plan.filter
-    if (retained === undefined) return ok({ do: 'filter', retained: 0 })
-    return mapped(share(retained, ['filter', 'retained']), value => ({ do: 'filter', retained: value }))
+    const { retained, liquor } = plan.filter
+    const kept = liquor === undefined ? {} : { liquor }
+    if (retained === undefined) return ok({ do: 'filter', retained: 0, ...kept })
+    return mapped(share(retained, ['filter', 'retained']), value => ({ do: 'filter', retained: value, ...kept }))
   }
   if ('addSolute' in plan) return solute('add solute', plan.addSolute, 'addSolute')
   if ('seed' in plan) return solute('seed', plan.seed, 'seed')

@@ -101,7 +101,7 @@ function pieceAt(
       return { piece: { text, count: 1, charge: row.charge, may: [row.charge] }, next: to }
   }
   const exactly = known.get(`${token.text}${token.count === 1 ? '' : token.count}`)
-  if (exactly && token.count > 1 && !first && !known.has(token.text))
+  if (exactly && token.count > 1 && !first)
     return { piece: { text: exactly.text, count: 1, charge: exactly.charge, may: [exactly.charge] }, next: at + 1 }
   const pair = first ? PAIRS[token.text] : undefined
   if (pair && token.count === 2)

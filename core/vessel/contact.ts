@@ -1,7 +1,7 @@
 import type { Reaction } from '#core/equation'
 import { chargeText, molarMass, type Formula } from '#core/formula'
 import { oxidisingAnions, protonAcceptors, protonDonors, type AcceptorRow } from '#core/reference'
-import { sparingFor } from '#core/solution'
+import { findProduct, sparingFor } from '#core/solution'
 import { ionsOf } from '#core/species'
 import { baseOf, metalOf, neutralises, type Protons } from './protons'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
@@ -127,10 +127,23 @@ function acceptorsIn({ ions, lumps }: Vessel, kept: ReadonlySet<string>): Accept
     return row ? [{ base: { count: row.takes, pKa: row.pKa }, ion: { key, row } }] : []
   })
   const solid = lumps.flatMap((lump): Acceptor[] => {
-    const base = isBasic(lump.form) && !kept.has(lump.form.text) ? baseOf(lump.form) : undefined
+    const isFree = isBasic(lump.form) && !kept.has(lump.form.text) && yieldsToAcid(lump.form)
+    const base = isFree ? baseOf(lump.form) : undefined
     return base ? [{ base, lump }] : []
   })
   return [...dissolved, ...solid]
+}
+
+/** What a solid’s solubility product and the protons of its anion must come to for dilute acid to dissolve it, as a power of ten; a judgement: zinc sulfide, −5, goes, and copper sulfide, −16, does not. */
+const YIELDS = -6
+function yieldsToAcid(solid: Formula): boolean {
+  const product = findProduct(solid)
+  if (!product) return true
+  const protons = product.components.reduce((sum, { key, count }) => {
+    const row = protonAcceptors.find(one => one.of + chargeText(one.charge) === key)
+    return sum + count * (row?.sum ?? 0)
+  }, 0)
+  return Math.log10(product.product) + protons > YIELDS
 }
 
 /** Oxides of metals with one or two charges are bases that acids take; those of more are acids, amphoteric or inert (texts of inorganic chemistry, from memory). */

@@ -25,5 +25,17 @@ export {
 export { dissolvedParts, dryOf, standsAs, type Standing } from './stands-as'
 export { contact, netOf, react, type Met, type Net } from './contact'
 export { dissolvedOf, toldAs } from './told'
-export { atRest, type AtRest } from './rest'
-export { operate, operationWords, solventFormula, type Done, type Operation, type Setting } from './operations'
+export { allDissolved, atRest, potOf, type AtRest } from './rest'
+export { operate, operationWords, solventFormula, type Done, type Operation } from './operations'
+export type { Setting } from './setting'
+export { operateOn, type Bench, type BenchDone, type Beside } from './bench'
+export { liquidVolume, vesselVolume, waterBeyond } from './volume'
+export {
+  explainOperation,
+  planWords,
+  readOperation,
+  scaleOperation,
+  type OperationPlan,
+  type OperationProblem,
+  type ReadOperation,
+} from './operation-plan'

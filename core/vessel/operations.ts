@@ -1,11 +1,13 @@
 import { findSubstance, molarMass, type Formula } from '#core/formula'
 import { solvents } from '#core/reference'
 import { findCurve, saturationAt, type Curve } from '#core/solution'
-import { contact, react, type Net } from './contact'
+import { contact, react } from './contact'
 import { atRest } from './rest'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
 import { formulaOf, gathered, plus, portionOf, WATER, withLump, type Out, type Portion, type Vessel } from './state'
 import { toldAs } from './told'
+import type { Setting } from './setting'
+import { waterOver } from './volume'
 
 /** What is done to a vessel: one row of the table below each. Masses in g, temperatures in °C, amounts in moles. */
 export type Operation =
@@ -21,14 +23,25 @@ export type Operation =
   | { readonly do: 'heat to' | 'cool'; readonly celsius: number }
   /** So much water, or all of it and of every solvent. */
   | { readonly do: 'boil off'; readonly water: number }
+  /** To so many mL of liquid; an estimate, since its density is one. */
+  | { readonly do: 'boil down'; readonly volume: number }
+  /** A kept liquor comes back into the vessel; what was in it is set aside as a crop. */
+  | { readonly do: 'take up'; readonly liquor: string }
   | { readonly do: 'take to dryness' | 'distil off' }
-  /** `retained` is the liquor that a cake keeps, as a share of its solids' mass. */
-  | { readonly do: 'filter off'; readonly keep: 'solid' | 'liquor'; readonly retained: number }
+  /** `retained` is the liquor that a cake keeps, as a share of its solids' mass; `liquor` the name under which the rest is kept. */
+  | {
+      readonly do: 'filter off'
+      readonly keep: 'solid' | 'liquor'
+      readonly retained: number
+      readonly liquor?: string
+    }
   | {
       readonly do: 'wash'
       readonly solvents: ReadonlyMap<string, number>
       readonly celsius: number
       readonly retained: number
+      /** Runs through the cake instead of being stirred up with it. */
+      readonly through?: boolean
     }
   | { readonly do: 'dry' }
   | { readonly do: 'ignite'; readonly celsius: number }
@@ -43,6 +56,8 @@ export const operationWords: Readonly<Record<Operation['do'], string>> = {
   'heat to': 'bring to a temperature, and let the salts come to rest there',
   cool: 'cool, and let the salts come to rest there',
   'boil off': 'boil off so much water',
+  'boil down': 'boil down to a volume',
+  'take up': 'take a kept liquor up again; what was in the vessel is set aside as a crop',
   'take to dryness': 'evaporate all that evaporates',
   'distil off': 'distil the solvent off',
   'filter off': 'filter: keep the solid, or the liquor',
@@ -52,19 +67,12 @@ export const operationWords: Readonly<Record<Operation['do'], string>> = {
   'weigh crop': 'weigh the crop',
 }
 
-export interface Setting {
-  /** The stage's equation in its net form; none once it has no part any more. */
-  readonly net?: Net | undefined
-  /** Salts that the plan speaks of, dry, the product first. */
-  readonly named: readonly Formula[]
-  /** The form that is isolated. */
-  readonly product: Formula
-  readonly own?: readonly Curve[]
-}
 export interface Done {
   readonly vessel: Vessel
   readonly out: readonly Out[]
   readonly unknown?: string
+  /** The liquor that a filter keeps. */
+  readonly kept?: Vessel
 }
 
 const WATER_MOLAR = molarMass(formulaOf('H2O'))
@@ -78,6 +86,7 @@ export function operate(vessel: Vessel, operation: Operation, setting: Setting):
     case 'measure':
     case 'observe':
     case 'weigh crop':
+    case 'take up':
       return { vessel, out: [] }
     case 'stir':
     case 'stand':
@@ -91,6 +100,8 @@ export function operate(vessel: Vessel, operation: Operation, setting: Setting):
       return settled({ ...vessel, celsius: operation.celsius }, setting)
     case 'boil off':
       return boiledOff(vessel, operation.water, setting)
+    case 'boil down':
+      return boiledOff(vessel, waterOver(vessel, operation.volume, setting), setting)
     case 'take to dryness':
     case 'dry':
       return dried(vessel, setting, 'gas')
@@ -142,7 +153,12 @@ function charged(vessel: Vessel, { formula, moles, solvents }: Extract<Operation
 }
 
 function boiledOff(vessel: Vessel, water: number, setting: Setting): Done {
+  const other = [...vessel.solvents].find(([name, grams]) => name !== WATER && grams > 0)
+  if (other && water > 0)
+    return { vessel, out: [], unknown: `What boils off of ${other[0]} and water is not modelled.` }
   const there = vessel.solvents.get(WATER) ?? 0
+  // What is boiled until no water is left is taken to dryness.
+  if (water > 0 && water >= there) return dried(vessel, setting, 'gas')
   const gone = Math.min(water, there)
   const done = settled({ ...vessel, solvents: plus(vessel.solvents, WATER, -gone) }, setting)
   return { ...done, out: [...leaving('gas', [waterOf(gone)]), ...done.out] }
@@ -211,7 +227,11 @@ const shareOf = (map: ReadonlyMap<string, number>, share: number): Map<string, n
 
 function filtered(
   vessel: Vessel,
-  { keep, retained }: { readonly keep: 'solid' | 'liquor'; readonly retained: number },
+  {
+    keep,
+    retained,
+    liquor,
+  }: { readonly keep: 'solid' | 'liquor'; readonly retained: number; readonly liquor?: string },
   { named }: Setting,
   to: Out['to'] = 'filtrate',
 ): Done {
@@ -220,16 +240,40 @@ function filtered(
   const kept = whole > 0 ? Math.min(1, (retained * massOf(solidsOf(vessel))) / whole) : 0
   return {
     vessel: { ...vessel, solvents: shareOf(vessel.solvents, kept), ions: shareOf(vessel.ions, kept) },
-    out: leaving(to, liquorOf(vessel, named, 1 - kept)),
+    out: leaving(liquor === undefined ? to : 'kept liquor', liquorOf(vessel, named, 1 - kept)),
+    ...(liquor !== undefined && {
+      kept: {
+        ...vessel,
+        solvents: shareOf(vessel.solvents, 1 - kept),
+        ions: shareOf(vessel.ions, 1 - kept),
+        lumps: [],
+      },
+    }),
   }
 }
 
+/** A wash running through a cake is told as so many small ones, each drained: near enough to a bed that is always wet. */
+const THROUGH = 5
+
+type Wash = Extract<Operation, { do: 'wash' }>
+function washed(vessel: Vessel, operation: Wash, setting: Setting): Done {
+  if (!operation.through) return stirredUp(vessel, operation, setting)
+  let now: Done = { vessel, out: [] }
+  for (let i = 0; i < THROUGH; i++) {
+    const next = stirredUp(now.vessel, { ...operation, solvents: shareOf(operation.solvents, 1 / THROUGH) }, setting)
+    now = {
+      ...next,
+      out: leaving(
+        'washings',
+        [...now.out, ...next.out].flatMap(({ matter }) => matter),
+      ),
+    }
+  }
+  return { ...now, vessel: { ...now.vessel, estimated: true } }
+}
+
 /** Cake and wash come to rest together, and are parted again; where the tables do not know how much dissolves, the crystals stay. */
-function washed(
-  vessel: Vessel,
-  { solvents, celsius, retained }: Extract<Operation, { do: 'wash' }>,
-  setting: Setting,
-): Done {
+function stirredUp(vessel: Vessel, { solvents, celsius, retained }: Wash, setting: Setting): Done {
   const wet = { ...withSolvents(vessel, solvents), celsius }
   const rest = atRest(wet, setting.named, setting.own, setting.product)
   const done = filtered(rest.unknown ? wet : rest.vessel, { keep: 'solid', retained }, setting, 'washings')

@@ -1,5 +1,13 @@
 import { molarMass, type Formula } from '#core/formula'
-import { findCurve, restOf, saturationAt, type Curve, type PotState, type Solute } from '#core/solution'
+import {
+  explainSolubility,
+  findCurve,
+  restOf,
+  saturationAt,
+  type Curve,
+  type PotState,
+  type Solute,
+} from '#core/solution'
 import { dissolvedParts, dryOf, standsAs } from './stands-as'
 import { formulaOf, plus, WATER, withLump, type Lump, type Vessel } from './state'
 
@@ -21,30 +29,14 @@ export function atRest(
   own: readonly Curve[] = [],
   product?: Formula,
 ): AtRest {
-  const water = vessel.solvents.get(WATER) ?? 0
   const pool = pooled(vessel)
-  if (!(water > 0)) return { vessel }
+  if (!((vessel.solvents.get(WATER) ?? 0) > 0)) return { vessel }
   const unknown = product && unknownSalt(pool.ions, product, own)
-  if (unknown) return { vessel: asBefore(vessel, pool), unknown }
-  const solutes = named.flatMap((salt): Solute[] => {
-    const parts = dissolvedParts(salt)
-    if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
-    const curve = findCurve(salt, own)?.curve
-    if (!curve) return []
-    // A salt beside the product whose curve ends before this temperature stays dissolved; the product's own end is not known.
-    const reaches = saturationAt(curve, vessel.celsius).ok || (product && isOf(product, salt))
-    return reaches ? [{ salt: curve.salt, curve }] : []
-  })
-  if (solutes.length === 0) return { vessel: asBefore(vessel, pool) }
-  const pot: PotState = {
-    celsius: vessel.celsius,
-    water: pool.water,
-    totals: pool.ions,
-    solutes: distinct(solutes),
-    ...((vessel.solvents.get('ethanol') ?? 0) > 0 && { ethanol: vessel.solvents.get('ethanol') ?? 0 }),
-  }
+  if (unknown !== undefined) return { vessel: asBefore(vessel, pool), unknown }
+  const pot = potOf(vessel, named, own, product)
+  if (!pot) return { vessel: asBefore(vessel, pool) }
   const rest = restOf(pot, own)
-  if (!rest.ok) return { vessel: asBefore(vessel, pool), unknown: `${rest.problem.code}` }
+  if (!rest.ok) return { vessel: asBefore(vessel, pool), unknown: explainSolubility(rest.problem).why }
   let lumps: readonly Lump[] = pool.lumps
   for (const { solid, amount } of rest.value.solids) lumps = withLump(lumps, solid.form, amount, 'crystals')
   const ions = new Map([...rest.value.dissolved].filter(([, moles]) => moles > 0))
@@ -57,6 +49,40 @@ export function atRest(
       estimated: vessel.estimated || rest.value.estimated,
     },
   }
+}
+
+/** The soluble salts of a vessel, dissolved and standing, as the model of a pot takes them; undefined where none of the named has a curve. */
+export function potOf(
+  vessel: Vessel,
+  named: readonly Formula[],
+  own: readonly Curve[] = [],
+  product?: Formula,
+): PotState | undefined {
+  const pool = pooled(vessel)
+  const solutes = named.flatMap((salt): Solute[] => {
+    const parts = dissolvedParts(salt)
+    if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
+    const curve = findCurve(salt, own)?.curve
+    if (!curve) return []
+    // A salt beside the product whose curve ends before this temperature stays dissolved; the product's own end is not known.
+    const reaches = saturationAt(curve, vessel.celsius).ok || (product && isOf(product, salt))
+    return reaches ? [{ salt: curve.salt, curve }] : []
+  })
+  if (solutes.length === 0) return undefined
+  const ethanol = vessel.solvents.get('ethanol') ?? 0
+  return {
+    celsius: vessel.celsius,
+    water: pool.water,
+    totals: pool.ions,
+    solutes: distinct(solutes),
+    ...(ethanol > 0 && { ethanol }),
+  }
+}
+
+/** The vessel with all that can dissolve in its liquor, crystals too, as if there were water enough. */
+export function allDissolved(vessel: Vessel): Vessel {
+  const { ions, lumps, water } = pooled(vessel)
+  return { ...vessel, ions, lumps, solvents: new Map([...vessel.solvents, [WATER, water]]) }
 }
 
 interface Pool {

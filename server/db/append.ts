@@ -3,7 +3,7 @@ import stringify from 'safe-stable-stringify'
 import { checkEntry, explainEntry, foldJournal, type Entry, type EntryProblem } from '#core/journal'
 import { partsOfMeasured } from '#core/quantity'
 import { HASH_VERSION, hashOf, plainDecimal, type ChainRow } from './chain'
-import { stored, type EntryRow, type StoredEntry } from './entries'
+import { entryOf, stored, type EntryRow, type StoredEntry } from './entries'
 
 export interface Append {
   readonly lab: string
@@ -192,7 +192,7 @@ function problemOf(
 
 const correctedBy = (head: Head, id: string, known: ReadonlyMap<string, EntryRow>): Entry[] => {
   const row = known.get(id)
-  return row && row.batch_id === head.id ? [row.body] : []
+  return row && row.batch_id === head.id ? [entryOf(row)] : []
 }
 
 type Written = ChainRow & EntryRow

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import type { BatchDocument } from '#core/document'
+import { readDocument, type BatchDocument } from '#core/document'
 import { GENESIS } from './chain'
 
 export interface Batch {
@@ -11,28 +11,33 @@ export interface Batch {
   readonly touchedAt: string
 }
 
+/** A batch whose stored document does not read here: it is kept as it is, and why is told. */
+export interface UnreadBatch {
+  readonly code: string
+  readonly why: string
+  readonly at: string
+}
+
 interface Row {
   id: string
   code: string
-  document: BatchDocument
+  document: unknown
   version: number
   touched_at: Date
 }
 
 const columns = ['id', 'code', 'document', 'version', 'touched_at'] as const
 
-const batchOf = ({ touched_at, ...row }: Row): Batch => ({ ...row, touchedAt: touched_at.toISOString() })
-
-/** All batches of the lab, last touched first. */
-export async function listBatches(db: Knex, labId: string): Promise<Batch[]> {
-  const rows: Row[] = await db('batches')
-    .where({ lab_id: labId })
-    .orderBy('touched_at', 'desc')
-    .select(...columns)
-  return rows.map(batchOf)
+/** What is stored is parsed when it is read, and brought to the newest version. */
+function batchOf({ touched_at, document, ...row }: Row): Batch | UnreadBatch {
+  const read = readDocument(document)
+  return read.ok
+    ? { ...row, document: read.value, touchedAt: touched_at.toISOString() }
+    : { code: row.code, why: read.problem.why, at: read.problem.path.join('.') }
 }
+export const isUnread = (batch: Batch | UnreadBatch): batch is UnreadBatch => 'why' in batch
 
-export async function findBatch(db: Knex, labId: string, code: string): Promise<Batch | undefined> {
+export async function findBatch(db: Knex, labId: string, code: string): Promise<Batch | UnreadBatch | undefined> {
   const row: Row | undefined = await db('batches')
     .where({ lab_id: labId, code })
     .first(...columns)
@@ -55,7 +60,8 @@ export async function insertBatch(db: Knex, labId: string, code: string, documen
   const [row] = await db('batches')
     .insert({ id: randomUUID(), lab_id: labId, code, document: JSON.stringify(document) })
     .returning([...columns])
-  const batch = batchOf(row as Row)
+  const { id, version, touched_at } = row as Row
+  const batch: Batch = { id, code, document, version, touchedAt: touched_at.toISOString() }
   await db('chain_ends').insert({ batch_id: batch.id, lab_id: labId, code, seq: 0, hash: GENESIS })
   return batch
 }
@@ -67,7 +73,7 @@ export async function saveDocument(
   code: string,
   version: number,
   document: BatchDocument,
-): Promise<{ saved: true; version: number } | { saved: false; current: Batch | undefined }> {
+): Promise<{ saved: true; version: number } | { saved: false; current: Batch | UnreadBatch | undefined }> {
   const [row] = await db('batches')
     .where({ lab_id: labId, code, version })
     .update({ document: JSON.stringify(document), version: version + 1, touched_at: db.fn.now() })

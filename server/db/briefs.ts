@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { dueAt, ringsAt } from '#core/journal'
-import type { BatchBrief } from '#core/result'
-import type { BatchDocument, OwnRow } from '#core/document'
+import { unreadableBrief, type BatchBrief } from '#core/result'
+import { readDocument, type OwnRow } from '#core/document'
 import type { SubstanceRow } from '#core/reference'
 import { briefHere, type BriefJob } from '../jobs/briefs'
 import { entriesByBatch } from './entries'
@@ -11,7 +11,7 @@ interface Stale {
   readonly id: string
   readonly version: number
   readonly last_seq: number
-  readonly document: BatchDocument
+  readonly document: unknown
 }
 
 /** Batches whose brief was made of another version, entry or build, last touched first. */
@@ -52,7 +52,8 @@ export async function freshenBriefs(
   const rows: object[] = []
   for (const { id, version, last_seq, document } of stale) {
     const entries = (journals.get(id) ?? []).slice(0, last_seq)
-    const brief = await make({ document, entries, own })
+    const read = readDocument(document)
+    const brief = read.ok ? await make({ document: read.value, entries, own }) : unreadableBrief(titleOf(document))
     rows.push({ batch_id: id, version, seq: last_seq, made_by: madeBy, ...columnsOf(brief) })
     if (enough()) break
   }
@@ -63,6 +64,12 @@ export async function freshenBriefs(
     .whereRaw('briefs.made_by <> excluded.made_by or (briefs.version, briefs.seq) < (excluded.version, excluded.seq)')
   return rows.length
 }
+
+/** The title of a document that does not read otherwise. */
+const titleOf = (document: unknown): string =>
+  typeof document === 'object' && document !== null && 'title' in document && typeof document.title === 'string'
+    ? document.title.slice(0, 120)
+    : 'A batch that does not read'
 
 async function ownSubstances(db: Knex, labId: string): Promise<SubstanceRow[]> {
   const rows: OwnRow[] = await listOwnRows(db, labId)

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex'
+import { readEntry } from '#core/document'
 import type { Entry } from '#core/journal'
 
 export interface StoredEntry {
@@ -12,15 +13,33 @@ export interface EntryRow {
   readonly id: string
   readonly batch_id: string
   readonly seq: number
-  readonly body: Entry
+  readonly body: unknown
+  readonly person_id: string
+  readonly at: Date | string
   readonly recorded_at: Date
   readonly hash: string
   readonly previous_hash: string
 }
 
-export const stored = ({ seq, body, recorded_at, hash }: EntryRow): StoredEntry => ({
+/** The entry as it was recorded; one that does not read here is told so in its place, and stays in the journal as it is. */
+export function entryOf({ id, body, person_id, at }: Pick<EntryRow, 'id' | 'body' | 'person_id' | 'at'>): Entry {
+  const read = readEntry(body)
+  if (read.ok) return read.value
+  const stage =
+    typeof body === 'object' && body !== null && 'stage' in body && typeof body.stage === 'string' ? body.stage : 's1'
+  return {
+    kind: 'note',
+    id,
+    at: new Date(at).toISOString(),
+    by: person_id,
+    stage,
+    text: `An entry stands here that does not read (${read.problem.path.join('.')}: ${read.problem.why}). It is kept as it was recorded.`,
+  }
+}
+
+export const stored = ({ seq, recorded_at, hash, ...row }: EntryRow): StoredEntry => ({
   seq,
-  entry: body,
+  entry: entryOf(row),
   recordedAt: recorded_at.toISOString(),
   hash,
 })
@@ -37,10 +56,10 @@ export async function entriesByBatch(db: Knex, batchIds: readonly string[]): Pro
     .whereIn('batch_id', [...batchIds])
     .orderBy(['batch_id', 'seq'])
   const byBatch = new Map<string, Entry[]>()
-  for (const { batch_id, body } of rows) {
+  for (const { batch_id, ...row } of rows) {
     const list = byBatch.get(batch_id)
-    if (list) list.push(body)
-    else byBatch.set(batch_id, [body])
+    if (list) list.push(entryOf(row))
+    else byBatch.set(batch_id, [entryOf(row)])
   }
   return byBatch
 }

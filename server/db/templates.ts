@@ -1,13 +1,22 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
-import type { Template } from '#core/document'
+import { readTemplate, type Template } from '#core/document'
 
 export interface StoredTemplate extends Template {
   readonly id: string
 }
 
-export const listTemplates = (db: Knex, labId: string): Promise<StoredTemplate[]> =>
-  db('templates').where({ lab_id: labId }).orderBy('name').select('id', 'name', 'steps')
+/** The lab's templates by name; one that does not read here comes without its steps, and is kept as it is. */
+export async function listTemplates(db: Knex, labId: string): Promise<StoredTemplate[]> {
+  const rows: { id: string; name: string; steps: unknown }[] = await db('templates')
+    .where({ lab_id: labId })
+    .orderBy('name')
+    .select('id', 'name', 'steps')
+  return rows.map(({ id, name, steps }) => {
+    const read = readTemplate({ name, steps })
+    return { id, name, steps: read.ok ? read.value.steps : [] }
+  })
+}
 
 /** Adds a template, or puts it in place of the one of that name. */
 export async function putTemplate(

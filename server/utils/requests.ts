@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import type { Knex } from 'knex'
 import type { z } from 'zod'
-import { findBatch, type Batch } from '../db/batches'
+import { findBatch, isUnread, type Batch } from '../db/batches'
 import type { Lab } from '../db/people'
 
 export interface ProblemItem {
@@ -68,6 +68,19 @@ export async function requireBatch(event: H3Event, db: Knex, lab: Lab): Promise<
   const code = requireCode(event)
   const batch = await findBatch(db, lab.id, code)
   if (!batch) throw refusal(404, `There is no batch ${code}.`)
+  if (isUnread(batch))
+    throw refusal(
+      422,
+      `${code} is stored in a form that does not read here. It is kept as it is: nothing was changed.`,
+      [
+        {
+          at: batch.at,
+          code: 'document.unreadable',
+          why: batch.why,
+          fix: 'Open it with the version of this app that wrote it, or ask who keeps the database.',
+        },
+      ],
+    )
   return batch
 }
 

@@ -11,7 +11,6 @@ const parts = [
   { key: 'sheet', name: 'Sheet' },
   { key: 'procedure', name: 'Procedure' },
   { key: 'run', name: 'Run' },
-  { key: 'crystals', name: 'Crystals' },
   { key: 'yield', name: 'Yield' },
   { key: 'assay', name: 'Assay' },
 ]

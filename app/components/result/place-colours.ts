@@ -6,8 +6,7 @@ export const placeColours: Record<Where, string> = {
   recovered: '#7c9a5b',
   'filtered off': '#8d8776',
   gas: '#9db3a9',
-  precipitate: '#6f6a5f',
   liquor: '#d9b877',
-  'liquor, by the model': '#e6cf9f',
-  'wash, by the model': '#f0e2c4',
+  washings: '#f0e2c4',
+  'dried in': '#c98f6b',
 }

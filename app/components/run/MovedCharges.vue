@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Moved } from '#core/result'
+import type { Moved } from '#core/procedure'
 
 /** Charges that went in at another figure than the sheet has now. */
 const { moved } = defineProps<{ moved: readonly Moved[] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dryingTimeWords, type DryingAdvice } from '#core/result'
+import { dryingTimeWords, type DryingAdvice } from '#core/procedure'
 
 /** How to dry this one, and how not to. */
 const { advice } = defineProps<{ advice: DryingAdvice }>()

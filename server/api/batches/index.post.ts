@@ -33,7 +33,7 @@ export default defineEventHandler(async event => {
   setResponseStatus(event, 201)
   const { code, version } = await addBatch(db, lab.id, prefix, {
     format: 'zip-ledger/batch',
-    version: 1,
+    version: 2,
     title: title || stage.value.product.form!,
     plan: { stages: [stage.value] },
   })

@@ -2,7 +2,11 @@
 import { ArrowDown, ArrowUp, Copy, GripVertical, Pencil, Trash2 } from '@lucide/vue'
 import Sortable from 'sortablejs'
 import type { Template } from '#core/document'
+import { parseFormula } from '#core/formula'
 import { durationWords, timesOf, type Step } from '#core/journal'
+import { tellVessel, vesselWords, type Event } from '#core/procedure'
+import { formatValue } from '#core/quantity'
+import type { MarginNote } from '#core/result'
 import { useStageRun } from '~/composables/useStageRun'
 import { useBatchStore } from '~/stores/batch'
 import { useLabStore } from '~/stores/lab'
@@ -10,7 +14,41 @@ import { useLabStore } from '~/stores/lab'
 /** The procedure of the stage at hand: proposed from the plan until the chemist makes it their own. */
 const batch = useBatchStore()
 const lab = useLabStore()
-const { stageId, saved, isTaken, moved, procedure, proposal, run } = useStageRun()
+const { stageId, saved, isTaken, moved, procedure, proposal, run, account } = useStageRun()
+const product = computed(() => {
+  const read = parseFormula(batch.stage?.product.form ?? batch.stage?.product.species ?? '')
+  return read.ok ? read.value : undefined
+})
+const notes = shallowRef<readonly MarginNote[]>([])
+watch(
+  () => account.value === undefined,
+  isGone => isGone && (notes.value = []),
+)
+const isIsolated = computed(() => account.value !== undefined && account.value.way.way !== 'leave in the pot')
+/** What the vessel holds after each step, and what left it there. */
+const holds = computed(() => {
+  const all = new Map<string, { words: string; leaves: string }>()
+  const { events = [], named = [] } = account.value ?? {}
+  for (const event of events) {
+    if (['weigh', 'measure', 'observe', 'weigh crop'].includes(event.operation.do)) continue
+    all.set(event.step, {
+      words: event.isKnown ? vesselWords(tellVessel(event.after, named)) : 'not told from here on',
+      leaves: leavesOf(events.filter(({ step }) => step === event.step)),
+    })
+  }
+  return all
+})
+function leavesOf(events: readonly Event[]): string {
+  const sums = new Map<string, number>()
+  for (const { out } of events)
+    for (const { to, matter } of out)
+      for (const { form, mass } of matter)
+        if (to !== 'kept liquor') sums.set(`${to} {${form}}`, (sums.get(`${to} {${form}}`) ?? 0) + mass)
+  return [...sums]
+    .filter(([, mass]) => mass > 5e-3)
+    .map(([what, mass]) => `${what} ${formatValue(mass, 'mass', 3)}`)
+    .join(', ')
+}
 const statusOf = (id: string) => run.value.steps.find(({ step }) => step.id === id)?.status ?? 'open'
 
 const change = (steps: readonly Step[], key: string): void => batch.changeProcedure(stageId.value, steps, key)
@@ -108,8 +146,8 @@ const total = computed(() =>
 </script>
 
 <template>
-  <div class="procedure-page grid min-h-0 flex-1">
-    <main class="min-w-0 bg-sheet px-6 py-[18px]">
+  <MarginPage :notes="notes" :attempts="[proposal]">
+    <div>
       <div class="flex flex-wrap items-start justify-between gap-3">
         <div>
           <h1>Procedure</h1>
@@ -119,7 +157,7 @@ const total = computed(() =>
                 ? 'Kept as it was proposed when the run began; charges that are still open follow the sheet.'
                 : saved
                   ? 'Your own; only the charges that are still open follow the sheet.'
-                  : 'Proposed from the sheet, the crystallisation and the drying; it follows the plan until you change it or begin.'
+                  : 'Proposed from the sheet and its way; it follows the plan until you change it or begin.'
             }}
             {{ procedure.length }} steps, hands-on {{ durationWords(total.hands) }}, waiting
             {{ durationWords(total.wait) }}.
@@ -133,10 +171,14 @@ const total = computed(() =>
         </div>
       </div>
       <ConflictBanner v-if="batch.clashes.length > 0" class="mt-3" :clashes="batch.clashes" @settle="batch.settle" />
-      <VesselAccount />
-      <FailedParts :of="[proposal]" />
+      <PanelGuard name="How it is won"><WayPanel :account="account" /></PanelGuard>
+      <PanelGuard v-if="account && isIsolated && product" name="Winning the product">
+        <LazyWayPicture v-if="account.way.way === 'heat dry' || account.way.way === 'throw down'" :account="account" />
+        <WinningPanel v-if="account.way.way !== 'heat dry'" :key="stageId" :account="account" :product="product" />
+      </PanelGuard>
+      <h2 class="mt-6 text-[15px] text-ink">Steps</h2>
       <MovedCharges :moved="moved" />
-      <ol :key="order" ref="list" class="mt-3">
+      <ol :key="order" ref="list" class="mt-1" aria-label="Steps">
         <li
           v-for="(step, i) in procedure"
           :key="step.id"
@@ -158,6 +200,12 @@ const total = computed(() =>
               ><template v-if="step.needs?.length"> · {{ step.needs.join(', ') }}</template
               ><b v-if="statusOf(step.id) !== 'open'" class="text-verdigris"> · {{ statusOf(step.id) }}</b></span
             >
+            <span v-if="holds.get(step.id)" class="small block">
+              <span aria-hidden="true">→ </span><RichText :text="holds.get(step.id)!.words" /><template
+                v-if="holds.get(step.id)!.leaves"
+                >; leaves: <RichText :text="holds.get(step.id)!.leaves"
+              /></template>
+            </span>
           </span>
           <span class="flex">
             <button
@@ -220,47 +268,51 @@ const total = computed(() =>
           Propose anew from the plan
         </button>
       </div>
-    </main>
-    <aside class="border-l border-rule bg-stone px-4 py-[18px]" aria-label="Templates">
-      <h2>The lab’s templates</h2>
-      <ul class="mt-1 text-[14px]">
-        <li v-for="template in templates" :key="template.id" class="flex items-center gap-1 border-b border-rule py-1">
-          <span class="min-w-0 flex-1"
-            >{{ template.name }} <span class="small">{{ template.steps.length }} steps</span></span
+      <PanelGuard v-if="account && isIsolated && product" name="Advice">
+        <AdvicePanel :key="stageId" :account="account" :product="product" @notes="notes = $event" />
+      </PanelGuard>
+      <section class="mt-6 max-w-[40em]" aria-label="Templates">
+        <h2 class="text-[15px] text-ink">The lab’s templates</h2>
+        <ul class="mt-1 text-[14px]">
+          <li
+            v-for="template in templates"
+            :key="template.id"
+            class="flex items-center gap-1 border-b border-rule py-1"
           >
-          <button
-            type="button"
-            class="min-h-10 rounded px-2 text-verdigris underline disabled:text-soft disabled:no-underline"
-            :disabled="begun"
-            @click="take(template)"
-          >
-            take
-          </button>
-          <button type="button" class="tool" :aria-label="`Delete ${template.name}`" @click="forget(template.id)">
-            <Trash2 :size="15" />
-          </button>
-        </li>
-      </ul>
-      <p v-if="templates.length === 0" class="small mt-1">
-        None yet. Save this procedure as one and take it in another batch.
-      </p>
-      <form class="mt-3" @submit.prevent="saveTemplate">
-        <label
-          ><span class="label">Save this one as</span>
-          <input v-model="name" class="field" maxlength="80" placeholder="Sulfate from metal and acid" />
-        </label>
-        <button type="submit" class="button button-quiet mt-2">Save as a template</button>
-        <p v-if="said" class="small mt-1" role="status">{{ said }}</p>
-      </form>
-    </aside>
+            <span class="min-w-0 flex-1"
+              >{{ template.name }} <span class="small">{{ template.steps.length }} steps</span></span
+            >
+            <button
+              type="button"
+              class="min-h-10 rounded px-2 text-verdigris underline disabled:text-soft disabled:no-underline"
+              :disabled="begun"
+              @click="take(template)"
+            >
+              take
+            </button>
+            <button type="button" class="tool" :aria-label="`Delete ${template.name}`" @click="forget(template.id)">
+              <Trash2 :size="15" />
+            </button>
+          </li>
+        </ul>
+        <p v-if="templates.length === 0" class="small mt-1">
+          None yet. Save this procedure as one and take it in another batch.
+        </p>
+        <form class="mt-3" @submit.prevent="saveTemplate">
+          <label
+            ><span class="label">Save this one as</span>
+            <input v-model="name" class="field" maxlength="80" placeholder="Sulfate from metal and acid" />
+          </label>
+          <button type="submit" class="button button-quiet mt-2">Save as a template</button>
+          <p v-if="said" class="small mt-1" role="status">{{ said }}</p>
+        </form>
+      </section>
+    </div>
     <StepDialog :open="isOpen" :step="editing" @close="close" @keep="keep" />
-  </div>
+  </MarginPage>
 </template>
 
 <style scoped>
-.procedure-page {
-  grid-template-columns: minmax(0, 1fr) 250px;
-}
 .tool {
   display: grid;
   width: 34px;
@@ -273,10 +325,5 @@ const total = computed(() =>
 }
 .tool:disabled {
   color: var(--color-rule);
-}
-@media (max-width: 1000px) {
-  .procedure-page {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

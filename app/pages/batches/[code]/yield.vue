@@ -34,7 +34,6 @@ const {
           lines: journal.lines,
           stage: stageId.value,
           steps: procedure.value,
-          moves: batch.stage?.crystals?.moves,
           // Assays are of what the batch isolates in the end.
           assays: isLast.value ? (batch.document.assays ?? []) : [],
           substances: library.substances,
@@ -49,7 +48,13 @@ const routeAttempt = useAttempt('The yield of the route', () =>
 const route = routeAttempt.value
 const residuesAttempt = useAttempt('The residues', () =>
   batch.read?.ok && result.value
-    ? residuesLeft({ plan: batch.read.value, lines: journal.lines, stageId: stageId.value })
+    ? residuesLeft({
+        plan: batch.read.value,
+        lines: journal.lines,
+        stageId: stageId.value,
+        steps: procedure.value,
+        curves: library.curves,
+      })
     : undefined,
 )
 const residues = residuesAttempt.value

@@ -1,9 +1,16 @@
 import * as z from 'zod'
-import { batchSchema, changesBetween } from '#core/document'
+import { changesBetween, readDocument } from '#core/document'
 import { explainPlan, readPlan, spanOf } from '#core/sheet'
-import { saveDocument } from '../../../db/batches'
+import { isUnread, saveDocument } from '../../../db/batches'
 
-const Body = z.strictObject({ version: z.int().positive(), document: batchSchema })
+/** A document of any version: a page that was open when the server was renewed still sends the one before. */
+const anyDocument = z.unknown().transform((stored, context) => {
+  const read = readDocument(stored)
+  if (read.ok) return read.value
+  context.issues.push({ code: 'custom', input: stored, path: [...read.problem.path], message: read.problem.why })
+  return z.NEVER
+})
+const Body = z.strictObject({ version: z.int().positive(), document: anyDocument })
 
 /** Saves the plan; refuses one that does not read back, and one made from a version that is no longer the last. */
 export default defineEventHandler(async event => {
@@ -25,7 +32,7 @@ export default defineEventHandler(async event => {
     return { version: result.version }
   }
 
-  const current = result.current ?? batch
+  const current = result.current && !isUnread(result.current) ? result.current : batch
   throw refusal(409, 'This batch was saved from somewhere else since you opened it.', [], {
     current: { version: current.version, document: current.document },
     changes: changesBetween(current.document, document),

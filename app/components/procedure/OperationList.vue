@@ -1,42 +1,45 @@
 <script setup lang="ts">
 import { ArrowDown, ArrowUp, Trash2 } from '@lucide/vue'
-import type { Course, MovePlan } from '#core/solution'
+import { shown as brief, withLiquors, type Event, type ToldVessel } from '#core/procedure'
+import { solventWords } from '#core/solution'
+import { planWords, type OperationPlan } from '#core/vessel'
 import type { Span } from '#core/problem'
 
-/** The moves of a crystallisation, each with what stands in the pot after it. */
-const { moves, product, course, problem } = defineProps<{
-  moves: readonly MovePlan[]
-  /** What is crystallised: the form of seeds and of what is added, until another is typed. */
+/** The operations by which a product is won, each with what stands in the vessel after it. */
+const { operations, product, told, problem } = defineProps<{
+  operations: readonly OperationPlan[]
+  /** What is won: the form of seeds and of what is added, until another is typed. */
   product: string
-  course: Course | undefined
-  /** The move that does not read or does not work, and where in it. */
+  /** What stood after each; none where that is not known. */
+  told: readonly ({ readonly event: Event; readonly after?: ToldVessel } | undefined)[]
+  /** The operation that does not read, and where in it. */
   problem: { at: number; on?: unknown; span?: Span | undefined; why: string; fix: string } | undefined
 }>()
-const emit = defineEmits<{ change: [moves: MovePlan[], key: string] }>()
+const emit = defineEmits<{ change: [operations: OperationPlan[], key: string] }>()
 
 interface Shown {
   readonly name: string
   readonly text: string
-  readonly make: (text: string) => MovePlan
+  readonly make: (text: string) => OperationPlan
   readonly label: string
   /** A salt that goes in. */
-  readonly form?: { readonly text: string; readonly make: (form: string) => MovePlan }
+  readonly form?: { readonly text: string; readonly make: (form: string) => OperationPlan }
   /** What the ethanol of a wash holds of it. */
-  readonly strength?: { readonly text: string; readonly make: (strength: string) => MovePlan }
+  readonly strength?: { readonly text: string; readonly make: (strength: string) => OperationPlan }
 }
-function shownOf(move: MovePlan): Shown {
+function shownOf(move: OperationPlan): Shown | { readonly name: string } {
   if ('heatTo' in move)
-    return { name: 'Heat to', label: 'Temperature', text: move.heatTo, make: heatTo => ({ heatTo }) }
+    return { name: 'Heat to', label: 'Temperature', text: move.heatTo, make: heatTo => ({ ...move, heatTo }) }
   if ('coolTo' in move)
-    return { name: 'Cool to', label: 'Temperature', text: move.coolTo, make: coolTo => ({ coolTo }) }
+    return { name: 'Cool to', label: 'Temperature', text: move.coolTo, make: coolTo => ({ ...move, coolTo }) }
   if ('addWater' in move)
-    return { name: 'Add water', label: 'Water', text: move.addWater, make: addWater => ({ addWater }) }
+    return { name: 'Add water', label: 'Water', text: move.addWater, make: addWater => ({ ...move, addWater }) }
   if ('evaporate' in move)
     return {
       name: 'Boil off',
       label: 'Water boiled off',
       text: move.evaporate.water,
-      make: water => ({ evaporate: { water } }),
+      make: water => ({ ...move, evaporate: { water } }),
     }
   if ('evaporateTo' in move)
     return 'volume' in move.evaporateTo
@@ -44,92 +47,104 @@ function shownOf(move: MovePlan): Shown {
           name: 'Boil down to',
           label: 'Volume',
           text: move.evaporateTo.volume,
-          make: volume => ({ evaporateTo: { volume } }),
+          make: volume => ({ ...move, evaporateTo: { volume } }),
         }
       : {
           name: 'Boil down to water',
           label: 'Water left',
           text: move.evaporateTo.water,
-          make: water => ({ evaporateTo: { water } }),
+          make: water => ({ ...move, evaporateTo: { water } }),
         }
   if ('filter' in move)
     return {
       name: 'Filter, keeping liquor',
       label: 'Liquor kept, of the crystals',
       text: move.filter.retained ?? '0 %',
-      make: retained => ({ filter: { retained } }),
+      make: retained => ({ ...move, filter: { ...move.filter, retained } }),
     }
   if ('addSolute' in move)
     return {
       name: 'Add',
       label: 'Mass added',
       text: move.addSolute.mass,
-      make: mass => ({ addSolute: { ...move.addSolute, mass } }),
-      form: { text: move.addSolute.form, make: form => ({ addSolute: { ...move.addSolute, form } }) },
+      make: mass => ({ ...move, addSolute: { ...move.addSolute, mass } }),
+      form: { text: move.addSolute.form, make: form => ({ ...move, addSolute: { ...move.addSolute, form } }) },
     }
   if ('seed' in move)
     return {
       name: 'Seed with',
       label: 'Mass of seeds',
       text: move.seed.mass,
-      make: mass => ({ seed: { ...move.seed, mass } }),
-      form: { text: move.seed.form, make: form => ({ seed: { ...move.seed, form } }) },
+      make: mass => ({ ...move, seed: { ...move.seed, mass } }),
+      form: { text: move.seed.form, make: form => ({ ...move, seed: { ...move.seed, form } }) },
     }
   if ('addEthanol' in move)
     return {
       name: 'Add ethanol, 96 %',
       label: 'Ethanol',
       text: move.addEthanol,
-      make: addEthanol => ({ addEthanol }),
+      make: addEthanol => ({ ...move, addEthanol }),
     }
-  if ('hold' in move) return { name: 'Hold for', label: 'Time', text: move.hold, make: hold => ({ hold }) }
-  return {
-    name: `Wash with ${move.wash.with}${move.wash.strength === undefined ? '' : ' in water'}, ${move.wash.at ?? '0 °C'}`,
-    label: 'Volume of the wash',
-    text: move.wash.volume,
-    make: volume => ({ wash: { ...move.wash, volume } }),
-    ...(move.wash.strength !== undefined && {
-      strength: { text: move.wash.strength, make: (strength: string) => ({ wash: { ...move.wash, strength } }) },
-    }),
+  if ('hold' in move) return { name: 'Hold for', label: 'Time', text: move.hold, make: hold => ({ ...move, hold }) }
+  if ('wash' in move) {
+    const { wash } = move
+    return {
+      name: `Wash with ${solventWords(move)}, ${wash.at ?? '0 °C'}`,
+      label: 'Volume of the wash',
+      text: wash.volume,
+      make: volume => ({ ...move, wash: { ...wash, volume } }),
+      ...(wash.strength !== undefined && {
+        strength: { text: wash.strength, make: (strength: string) => ({ ...move, wash: { ...wash, strength } }) },
+      }),
+    }
   }
+  const words = planWords(move)
+  return { name: words.charAt(0).toUpperCase() + words.slice(1) }
 }
-/** Where a new move goes: behind the one that was touched last. */
+/** Where a new operation goes: behind the one that was touched last. */
 const touched = ref<number>()
 const after = computed(() =>
-  touched.value !== undefined && touched.value < moves.length - 1 ? touched.value : undefined,
+  touched.value !== undefined && touched.value < operations.length - 1 ? touched.value : undefined,
 )
-function add(move: MovePlan): void {
-  const at = after.value === undefined ? moves.length : after.value + 1
+const rows = computed(() =>
+  operations.map((move, i) => {
+    const shown = shownOf(move)
+    return {
+      move,
+      of: move.of,
+      name: shown.name,
+      shown: 'text' in shown ? { ...shown, text: brief(shown.text) } : undefined,
+      told: told[i]?.after,
+      event: told[i]?.event,
+    }
+  }),
+)
+/** The order of crops decides which liquor is worked on: it is told anew with every change. */
+const send = (next: readonly OperationPlan[], key: string): void => emit('change', withLiquors(next), key)
+function add(move: OperationPlan): void {
+  const at = after.value === undefined ? operations.length : after.value + 1
   touched.value = at
-  emit('change', moves.toSpliced(at, 0, move), `add ${moves.length}`)
+  send(operations.toSpliced(at, 0, move), `add ${operations.length}`)
 }
-const rows = computed(() => moves.map((move, i) => ({ move, shown: shownOf(move), told: course?.steps[i] })))
-
-const set = (i: number, move: MovePlan): void =>
-  emit(
-    'change',
-    moves.map((one, j) => (j === i ? move : one)),
-    `move ${i}`,
+const set = (i: number, move: OperationPlan): void =>
+  send(
+    operations.map((one, j) => (j === i ? move : one)),
+    `set ${i}`,
   )
-function setThrough(i: number, { wash }: Extract<MovePlan, { wash: unknown }>, through: boolean): void {
-  const { through: _, ...rest } = wash
-  set(i, { wash: through ? { ...rest, through } : rest })
+function setThrough(i: number, move: Extract<OperationPlan, { wash: unknown }>, isThrough: boolean): void {
+  const { through: _, ...wash } = move.wash
+  set(i, { ...move, wash: isThrough ? { ...wash, through: true } : wash })
 }
-const remove = (i: number): void =>
-  emit(
-    'change',
-    moves.filter((_, j) => j !== i),
-    `remove ${i}`,
-  )
+const remove = (i: number): void => send(operations.toSpliced(i, 1), `remove ${i}`)
 function swap(i: number, by: -1 | 1): void {
-  const next = [...moves]
-  ;[next[i], next[i + by]] = [next[i + by]!, next[i]!]
-  emit('change', next, `swap ${i}`)
+  const [one, other] = [operations[i], operations[i + by]]
+  if (one && other) send(operations.with(i, other).with(i + by, one), `swap ${i}`)
 }
-const kinds = computed((): readonly { name: string; move: MovePlan }[] => [
+const kinds = computed((): readonly { name: string; move: OperationPlan }[] => [
   { name: 'heat', move: { heatTo: '80 °C' } },
   { name: 'boil off', move: { evaporate: { water: '10 g' } } },
   { name: 'boil down to a volume', move: { evaporateTo: { volume: '25 mL' } } },
+  { name: 'to dryness', move: { toDryness: 'boiled off' } },
   { name: 'add water', move: { addWater: '10 g' } },
   { name: 'add salt', move: { addSolute: { form: product, mass: '1 g' } } },
   { name: 'cool', move: { coolTo: '5 °C' } },
@@ -151,32 +166,35 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
 
 <template>
   <div>
-    <ol class="text-[14px]" aria-label="Moves">
+    <ol class="text-[14px]" aria-label="Operations">
       <li v-for="(row, i) in rows" :key="i" class="border-b border-rule py-1.5" @focusin="touched = i">
         <div class="flex items-center gap-2">
-          <span class="min-w-0 flex-1">{{ row.shown.name }}</span>
+          <span class="min-w-0 flex-1"
+            ><RichText :text="row.name" /><span v-if="row.of" class="small ml-1">of {{ row.of }}</span></span
+          >
           <QuantityField
-            v-if="row.shown.form"
+            v-if="row.shown?.form"
             hidden
             class="w-[128px]"
-            :label="`Form, move ${i + 1}`"
+            :label="`Form, operation ${i + 1}`"
             :model-value="row.shown.form.text"
             :problem="problem?.at === i && problem.on === 'form' ? problem : undefined"
             @update:model-value="set(i, row.shown.form.make($event))"
           />
           <QuantityField
-            v-if="row.shown.strength"
+            v-if="row.shown?.strength"
             hidden
             class="w-[72px]"
-            :label="`Ethanol by volume, move ${i + 1}`"
+            :label="`Ethanol by volume, operation ${i + 1}`"
             :model-value="row.shown.strength.text"
             :problem="problem?.at === i && problem.on === 'strength' ? problem : undefined"
             @update:model-value="set(i, row.shown.strength.make($event))"
           />
           <QuantityField
+            v-if="row.shown"
             hidden
             class="w-[96px]"
-            :label="`${row.shown.label}, move ${i + 1}`"
+            :label="`${row.shown.label}, operation ${i + 1}`"
             :model-value="row.shown.text"
             :problem="problem?.at === i && problem.on !== 'form' && problem.on !== 'strength' ? problem : undefined"
             @update:model-value="set(i, row.shown.make($event))"
@@ -185,7 +203,7 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
             type="button"
             class="tool"
             :disabled="i === 0"
-            :aria-label="`Move ${i + 1} earlier`"
+            :aria-label="`Operation ${i + 1} earlier`"
             @click="swap(i, -1)"
           >
             <ArrowUp :size="14" />
@@ -194,34 +212,37 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
             type="button"
             class="tool"
             :disabled="i === rows.length - 1"
-            :aria-label="`Move ${i + 1} later`"
+            :aria-label="`Operation ${i + 1} later`"
             @click="swap(i, 1)"
           >
             <ArrowDown :size="14" />
           </button>
-          <button type="button" class="tool" :aria-label="`Take move ${i + 1} out`" @click="remove(i)">
+          <button type="button" class="tool" :aria-label="`Take operation ${i + 1} out`" @click="remove(i)">
             <Trash2 :size="14" />
           </button>
         </div>
+        <p v-if="row.event?.unknown" class="text-[13px] text-amber">{{ row.event.unknown }}</p>
         <p v-if="row.told" class="text-[13px] text-soft">
           <template v-if="seen(row.told.solid).length > 0">
             <b class="text-ink">
               <template v-for="(solid, s) in seen(row.told.solid)" :key="solid.form"
                 ><template v-if="s > 0">, </template><span class="figure mr-1">{{ grams(solid.mass) }} g</span>
                 <FormulaText :text="solid.form" /></template></b
-            >{{ 'wash' in row.move ? ' left in the cake' : ' down; ' }}
+            >{{ 'wash' in row.move ? ' left in the cake' : 'filter' in row.move ? ' on the filter' : ' down; ' }}
           </template>
           <template v-else-if="!('filter' in row.move)">all dissolved; </template>
-          <template v-if="!('wash' in row.move)"
-            >{{ row.told.volume.toFixed(0) }} mL of liquor with
+          <template v-if="!('wash' in row.move || 'filter' in row.move)"
+            >{{ row.told.volume.toFixed(0) }} mL with
             <template v-for="(form, d) in seen(row.told.dissolved).slice(0, 3)" :key="form.form"
               ><template v-if="d > 0">, </template><span class="figure mr-1">{{ grams(form.mass) }} g</span>
               <FormulaText :text="form.form" /></template
           ></template>
-          <span v-if="row.told.ethanol > 0 && !('wash' in row.move)"
-            >, {{ grams(row.told.ethanol) }} g of it ethanol</span
+          <span v-if="(row.told.solvents.ethanol ?? 0) > 0 && !('wash' in row.move)"
+            >, {{ grams(row.told.solvents.ethanol ?? 0) }} g of it ethanol</span
           >
-          <b v-if="row.told.seeds === 'dissolve'" class="text-amber">; not saturated here: the seeds would dissolve</b>
+          <b v-if="'seed' in row.move && seen(row.told.solid).length === 0" class="text-amber"
+            >; not saturated here: the seeds would dissolve</b
+          >
           <label v-if="'wash' in row.move" class="ml-2 inline-flex min-h-6 items-center gap-1.5">
             <input
               type="checkbox"
@@ -235,10 +256,10 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
       </li>
     </ol>
     <p v-if="after !== undefined" class="small mt-2">
-      A new move goes behind move {{ after + 1 }}, {{ rows[after]!.shown.name }}.
+      A new operation goes behind operation {{ after + 1 }}, {{ rows[after]!.name }}.
       <button type="button" class="text-verdigris underline" @click="touched = undefined">Put it last</button>
     </p>
-    <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Add a move">
+    <div class="mt-2 flex flex-wrap gap-1.5" role="group" aria-label="Add an operation">
       <button
         v-for="kind in kinds"
         :key="kind.name"

@@ -3,17 +3,14 @@ import { demoBatches } from '#demo'
 import { parseFormula } from '#core/formula'
 import { operationNames, readWait } from '#core/journal'
 import { computeReadPlan, readPlan, type Plan } from '#core/sheet'
-import { briefOf, dryingAdvice, proposedFor } from '.'
+import { dryingAdvice, procedureOf as proposed } from '#core/procedure'
+import { briefOf } from '.'
 
 const procedureOf = (plan: Plan, at = 0) => {
   const read = readPlan(plan)
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) throw new Error('the plan does not read')
-  return proposedFor(
-    { stage: read.value.stages[at]!, room: read.value.room },
-    computed.value.stages[at]!,
-    plan.stages[at]!.crystals?.moves,
-  )
+  return proposed(read.value, computed.value)[at]!.steps
 }
 const demo = demoBatches(new Date('2026-05-04T09:00:00Z'))
 const planOf = (code: string): Plan => demo.find(one => one.code === code)!.document.plan
@@ -26,6 +23,7 @@ describe('the proposed procedure', () => {
     expect(steps.map(step => step.do)).toEqual([
       'weigh',
       'measure',
+      'add',
       'add',
       'stir',
       'observe',
@@ -43,14 +41,15 @@ describe('the proposed procedure', () => {
       'dry',
       'weigh',
       'weigh',
+      'weigh',
       'quench',
       'clean',
     ])
     expect(steps[0]).toMatchObject({ target: '9.11 g', about: { what: 'charge', species: 'Zn' } })
     expect(steps[1]).toMatchObject({ target: '66.0 mL', tolerance: '1 %' })
-    expect(steps[2]).toMatchObject({ repeat: { times: 12, every: '3 min' }, until: 'it no longer fizzes' })
-    expect(steps[2]!.needs).toContain('hood')
-    expect(steps[7]).toMatchObject({ target: '32 mL' })
+    expect(steps[3]).toMatchObject({ repeat: { times: 12, every: '3 min' }, until: 'it no longer fizzes' })
+    expect(steps[3]!.needs).toContain('hood')
+    expect(steps[8]).toMatchObject({ target: '32 mL' })
     expect(steps.find(step => step.do === 'wash')!.words).toContain('4 mL of water at 0 °C')
   })
 

@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest'
+import { parseFormula, type Formula } from '#core/formula'
+import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
+import { findCurve } from '#core/solution'
+import type { OperationPlan } from '#core/vessel'
+import { forecastOf, plannedAccounts, winningNotes, type WinningSetting } from '.'
+
+const f = (text: string): Formula => {
+  const read = parseFormula(text)
+  if (!read.ok) throw new Error(text)
+  return read.value
+}
+const to = (celsius: number): OperationPlan[] => [
+  { heatTo: '80 °C' },
+  { coolTo: `${celsius} °C` },
+  { filter: { retained: '20 %' } },
+]
+function accountOf(stage: Omit<StagePlan, 'id'>) {
+  const read = readPlan({ stages: [{ id: 's1', ...stage }] })
+  const sheet = read.ok ? computeReadPlan(read.value) : read
+  if (!read.ok || !sheet.ok) throw new Error('the plan does not read')
+  const [account] = plannedAccounts(read.value, sheet.value, () => undefined)
+  const { theoretical, form } = sheet.value.stages[0]!.products[0]!
+  return { account: account!, most: theoretical.value, form }
+}
+/** So much potassium nitrate in so much water, made of caustic potash and nitric acid. */
+const nitre = (moles: number, water: string, operations: OperationPlan[] = to(10)) =>
+  accountOf({
+    equation: 'KOH + HNO3 -> KNO3 + H2O',
+    reagents: [
+      { species: 'KOH', supply: { kind: 'solid' }, charge: { amount: `${moles} mol` } },
+      { species: 'HNO3', supply: { kind: 'solution', concentration: '65 % w/w' }, charge: { equivalents: 1 } },
+    ],
+    product: { species: 'KNO3' },
+    solvent: water,
+    operations,
+  })
+const setting = (product: string, more: Partial<WinningSetting>): WinningSetting => ({
+  product: f(product),
+  curve: findCurve(f(product))?.curve,
+  account: undefined,
+  most: 0,
+  verdict: undefined,
+  hotFilter: undefined,
+  curves: [],
+  ...more,
+})
+const tags = (from: WinningSetting): string[] => winningNotes(from).map(({ tag }) => tag)
+const textOf = (from: WinningSetting, tag: string): string => winningNotes(from).find(note => note.tag === tag)!.text
+
+describe('forecastOf', () => {
+  it('is the share that comes down: nitre at 10 °C leaves 21 to 22 g in 100 g of water (CRC, from memory)', () => {
+    /* 1 mol of acid at 65 % brings 33.9 g of water, the reaction 18.0, and 60.0 mL are put in: 111.9 g, which hold 23.5 to 24.6 g of 101.1; of that the fifth of its mass
+       that the cake keeps, 15.4 g of liquor with 2.7 g of it, dries into the crop: 0.78 to 0.80. */
+    const { account, most } = nitre(1, '60.0 mL')
+    const forecast = forecastOf(account, f('KNO3'), most)!
+    expect(forecast.recovery).toBeGreaterThan(0.78)
+    expect(forecast.recovery).toBeLessThan(0.8)
+    expect(forecast.inLiquor + forecast.recovery * most).toBeGreaterThan(0.93 * most)
+  })
+  it('counts a hydrate as its salt', () => {
+    const { account, most } = accountOf({
+      equation: 'ZnO + H2SO4 -> ZnSO4 + H2O',
+      reagents: [
+        { species: 'ZnO', supply: { kind: 'solid' }, charge: { mass: '8.14 g' } },
+        { species: 'H2SO4', supply: { kind: 'solution', concentration: '5 mol/L' }, charge: { equivalents: 1 } },
+      ],
+      product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
+      operations: to(5),
+    })
+    const [asHydrate, asSalt] = ['ZnSO4·7H2O', 'ZnSO4'].map(form => forecastOf(account, f(form), most)!)
+    expect(asHydrate!.recovery).toBeGreaterThan(0.3)
+    expect(asSalt!.recovery * 287.6).toBeCloseTo(asHydrate!.recovery * 161.5, 0)
+  })
+})
+
+describe('winningNotes', () => {
+  it('a good crop needs no more than its source', () => {
+    expect(tags(setting('KNO3', nitre(1, '60.0 mL')))).toEqual(['Source'])
+  })
+  it('a thin liquor gives no crop, and the way out is told', () => {
+    const from = setting('KNO3', nitre(0.05, '100 mL'))
+    expect(tags(from)).toEqual(['No crop', 'Source'])
+    expect(textOf(from, 'No crop')).toContain('boil it down')
+  })
+  it('a low crop says what stays: 40.4 g of nitre in about 118 g of water at 10 °C', () => {
+    const from = setting('KNO3', nitre(0.4, '97 mL'))
+    expect(tags(from)).toContain('Low crop')
+    expect(Number.parseFloat(textOf(from, 'Low crop'))).toBeGreaterThan(20)
+    expect(Number.parseFloat(textOf(from, 'Low crop'))).toBeLessThan(27)
+  })
+  it('another salt in the crop is a mixed crop, and salts that share an ion are an estimate', () => {
+    const from = setting(
+      'KCl',
+      accountOf({
+        equation: 'KNO3 + NaCl -> KCl + NaNO3',
+        reagents: [
+          { species: 'KNO3', supply: { kind: 'solid' }, charge: { mass: '60 g' } },
+          { species: 'NaCl', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
+        ],
+        product: { species: 'KCl' },
+        solvent: '60 mL',
+        operations: to(5),
+      }),
+    )
+    expect(tags(from)).toEqual(expect.arrayContaining(['Mixed crop', 'Estimate']))
+    expect(textOf(from, 'Mixed crop')).toContain('NaCl')
+  })
+  it('the wrong salt first stands above everything else', () => {
+    const verdict = {
+      wanted: 'never' as const,
+      order: [{ form: 'NaCl', celsius: 61.2, mass: 3 }],
+      instead: 'NaCl',
+      exchanges: [{ kind: 'cation' as const, words: 'Take {KOH} in place of {NaOH}.' }],
+    }
+    const [first] = winningNotes(setting('KCl', { verdict }))
+    expect(first).toEqual({
+      tone: 'hazard',
+      tag: 'Not the one you want',
+      text: '{NaCl} comes down first, from 61 °C. Take {KOH} in place of {NaOH}.',
+    })
+  })
+  it('a filter is warned of where the liquor crystallises warm, not where it does so in the hand', () => {
+    expect(tags(setting('KNO3', { hotFilter: 58 }))).toContain('Hot filter')
+    expect(tags(setting('KNO3', { hotFilter: 30 }))).not.toContain('Hot filter')
+  })
+  it('what has no curve is named', () => {
+    const from = setting(
+      'KNO3',
+      accountOf({
+        equation: 'KOH + HNO3 -> KNO3 + H2O',
+        reagents: [
+          { species: 'KOH', supply: { kind: 'solid' }, charge: { amount: '0.5 mol' } },
+          { species: 'HNO3', supply: { kind: 'solution', concentration: '65 % w/w' }, charge: { equivalents: 1.2 } },
+        ],
+        product: { species: 'KNO3' },
+        solvent: '40 mL',
+      }),
+    )
+    expect(textOf(from, 'No curve')).toContain('{HNO3}')
+  })
+  it('a sparingly soluble salt gives the source of its product; an unknown one gives nothing', () => {
+    expect(textOf(setting('BaSO4', {}), 'Source')).toContain('Solubility product')
+    expect(winningNotes(setting('K2[Ni(C2O4)2]', {}))).toEqual([])
+  })
+})

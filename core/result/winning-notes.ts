@@ -1,0 +1,148 @@
+import { toSignificant } from '#core/quantity'
+import type { Formula } from '#core/formula'
+import type { ToldStage } from '#core/procedure'
+import { solubilityProductSource } from '#core/reference'
+import { findCurve, ionsOfSparing, type Curve, type Verdict } from '#core/solution'
+import { dissolvedOf, formulaOf } from '#core/vessel'
+import { forecastOf, isProductForm, whenReacted } from './account'
+import type { MarginNote } from './note'
+
+/** What the margin of a procedure knows: the account of its vessels, and what was found of it. */
+export interface WinningSetting {
+  readonly product: Formula
+  readonly curve: Curve | undefined
+  readonly account: ToldStage | undefined
+  /** g of the product that could be made. */
+  readonly most: number
+  readonly verdict: Verdict | undefined
+  /** °C at which the product begins to come from the hot liquor. */
+  readonly hotFilter: number | undefined
+  readonly curves: readonly Curve[]
+}
+
+/** Below this, a second crop is worth the time: common practice, no source. */
+const LOW_CROP = 0.7
+/** A liquor that crystallises above this clogs a cold filter: common practice, no source. */
+const CLOGS_ABOVE = 45
+const NOTHING = 1e-3
+
+/** The remarks beside a procedure: the wrong salt, a poor crop, a filter that clogs, what is estimated and what is not known. */
+export function winningNotes(setting: WinningSetting): MarginNote[] {
+  const { curve, product } = setting
+  return [
+    ...wrongSalt(setting),
+    ...saidOf(setting),
+    ...cropNotes(setting),
+    ...hotFilterNote(setting),
+    ...limitsOfTheModel(setting),
+    ...(curve ? [note('info', 'Source', `${curve.source}.`)] : []),
+    ...(!curve && ionsOfSparing(product) ? [note('info', 'Source', `${solubilityProductSource}.`)] : []),
+  ]
+}
+
+const note = (tone: MarginNote['tone'], tag: string, text: string): MarginNote => ({ tone, tag, text })
+
+function wrongSalt({ verdict }: WinningSetting): MarginNote[] {
+  const [first] = verdict?.order ?? []
+  if (!verdict || !first || verdict.wanted === 'first' || !verdict.instead) return []
+  const way = verdict.exchanges[0] ? ` ${verdict.exchanges[0].words}` : ''
+  return [
+    note(
+      'hazard',
+      'Not the one you want',
+      `{${verdict.instead}} comes down first, from ${first.celsius.toFixed(0)} °C.${way}`,
+    ),
+  ]
+}
+
+/** What the fold itself had to say: a charge that goes in nowhere, a form that does not come, a step that does not tell what it does. */
+const saidOf = ({ account }: WinningSetting): MarginNote[] => [
+  ...(account?.warnings ?? []).map(({ code, message }) =>
+    note(code === 'water.assumed' ? 'info' : 'caution', tags[code] ?? 'Procedure', message),
+  ),
+  ...(account?.problems ?? []).map(({ why, fix }) => note('caution', 'Not told from here on', `${why}: ${fix}.`)),
+]
+const tags: Partial<Record<string, string>> = {
+  'crop.mixed': 'Mixed crop',
+  'form.comes-as': 'Another form',
+  'solid.beside': 'Mixed crop',
+  'water.assumed': 'Water',
+  'charge.missing': 'Not put in',
+  'charge.twice': 'Twice',
+}
+
+function cropNotes({ account, product, most }: WinningSetting): MarginNote[] {
+  const forecast = account && forecastOf(account, product, most)
+  if (!account || !forecast || account.way.way === 'heat dry') return []
+  if (forecast.recovery < NOTHING)
+    return [note('caution', 'No crop', 'Nothing comes down on this way: boil it down further, or cool further.')]
+  if (forecast.recovery >= LOW_CROP || forecast.inLiquor < NOTHING) return []
+  return [
+    note(
+      'caution',
+      'Low crop',
+      `${toSignificant(forecast.inLiquor, 2)} g of it, as {${product.text}}, stay in the liquor. Keep it, boil it down and chill it for a second crop, less clean.`,
+    ),
+  ]
+}
+
+function hotFilterNote({ hotFilter }: WinningSetting): MarginNote[] {
+  if (hotFilter === undefined || hotFilter <= CLOGS_ABOVE) return []
+  return [
+    note(
+      'caution',
+      'Hot filter',
+      `It begins to come down at ${hotFilter.toFixed(0)} °C: a filter that is not warmed clogs. Pour hot water through it first.`,
+    ),
+  ]
+}
+
+function limitsOfTheModel({ account, product, curves }: WinningSetting): MarginNote[] {
+  if (!account) return []
+  const notes: MarginNote[] = []
+  const dry = account.events.find(
+    ({ operation, after }) =>
+      (operation.do === 'cool' || operation.do === 'boil off' || operation.do === 'boil down') &&
+      after.lumps.length > 0 &&
+      (after.solvents.get('water') ?? 0) < NOTHING,
+  )
+  if (dry)
+    notes.push(
+      note(
+        'caution',
+        'No liquor left',
+        `At ${dry.after.celsius.toFixed(0)} °C the crystals take all the water there is, and what was dissolved beside them dries into the crop. Add water.`,
+      ),
+    )
+  if (account.events.some(({ after }) => after.estimated))
+    notes.push(
+      note(
+        'info',
+        'Estimate',
+        'Salts here share ions, or alcohol is in it, so a model answers: products of the curves, without activities. It can be some percent of the liquor off.',
+      ),
+    )
+  const reacted = whenReacted(account)
+  const unknown = reacted
+    ? dissolvedOf(reacted, account.named).filter(
+        one => one.mass > NOTHING && !isProductForm(one, product) && !findCurve(formulaOf(one.form), curves),
+      )
+    : []
+  if (unknown.length > 0)
+    notes.push(
+      note(
+        'info',
+        'No curve',
+        `${unknown.map(({ form }) => `{${form}}`).join(', ')}: no solubility in the tables, so ${unknown.length === 1 ? 'it counts' : 'they count'} as staying dissolved.`,
+      ),
+    )
+  if (!account.isKnown && account.way.way !== 'own')
+    notes.push(
+      note(
+        'caution',
+        'Not known',
+        'The tables end on this way: how much comes is not told, and the steps go on all the same.',
+      ),
+    )
+  return notes
+}
