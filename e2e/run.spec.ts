@@ -234,7 +234,10 @@ test('a procedure is edited, kept as a template, and taken in another batch', as
   await expect(steps.getByRole('listitem').filter({ hasText: 'in 12 portions' })).toContainText('leaves: gas H2')
   await way.getByText('The ways side by side').click()
   await expect(way.getByRole('row', { name: /^take to dryness/ })).toContainText('100 %')
-  await way.getByRole('row', { name: /^take to dryness/ }).getByRole('button', { name: 'take this' }).click()
+  await way
+    .getByRole('row', { name: /^take to dryness/ })
+    .getByRole('button', { name: 'take this' })
+    .click()
   await expect(steps.getByRole('listitem').filter({ hasText: 'Evaporate gently' })).toBeVisible()
   await way.getByLabel('How the product is won').selectOption('')
   await page.getByRole('button', { name: 'Change step 12' }).click()

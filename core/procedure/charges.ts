@@ -1,7 +1,7 @@
 import type { Formula } from '#core/formula'
 import { molarMass } from '#core/formula'
 import { isGas, waterBrought, type ReadStage, type Reagent, type StageSheet } from '#core/sheet'
-import { donorOf, dryOf, formulaOf, standsAs, WATER } from '#core/vessel'
+import { donorOf, dryOf, formulaOf, operate, standsAs, WATER, type Setting, type Vessel } from '#core/vessel'
 
 /** One reagent of the sheet, as it enters the vessel: the species and the solvent it brings. */
 export interface Charge {
@@ -75,4 +75,47 @@ export function inOrder(charges: readonly Charge[], makesGas: boolean): Charge[]
     return makesGas && standsAs(one.formula) === 'solid' ? 4 : 3
   }
   return charges.toSorted((a, b) => rank(a) - rank(b))
+}
+
+/** More reagents than this are not tried in every order; two of them have no other. */
+const MOST_TRIED = 5
+
+/**
+ * The order of charging in which least leaves as gas that the equation does not make: a carbonate that is to be thrown down is not poured onto the acid that its metal came in. Of equal
+ * ones the nearest to the usual order.
+ */
+export function withoutSideGas(
+  ordered: readonly Charge[],
+  start: Vessel,
+  setting: Setting,
+  made: readonly string[],
+): readonly Charge[] {
+  if (ordered.length < 3 || ordered.length > MOST_TRIED) return ordered
+  const sideGas = (charges: readonly Charge[]): number => {
+    let vessel = start
+    let gone = 0
+    for (const { formula, moles, solvents } of charges) {
+      const done = operate(vessel, { do: 'charge', formula, moles, solvents }, setting)
+      const gases = done.out.filter(({ to }) => to === 'gas').flatMap(({ matter }) => matter)
+      gone += gases.reduce((sum, { form, amount }) => (made.includes(form) ? sum : sum + amount), 0)
+      vessel = done.vessel
+    }
+    return gone
+  }
+  const usual = sideGas(ordered)
+  if (usual < NO_GAS) return ordered
+  const tried = orders(ordered).map(order => ({ order, gas: sideGas(order) }))
+  const least = Math.min(...tried.map(({ gas }) => gas))
+  return tried.find(({ gas }) => gas <= least * 1.001)?.order ?? ordered
+}
+/** Moles of a gas that are none. */
+const NO_GAS = 1e-12
+
+/** All orders, those that change least first. */
+function orders(charges: readonly Charge[]): (readonly Charge[])[] {
+  const all = (rest: readonly Charge[]): Charge[][] =>
+    rest.length < 2 ? [[...rest]] : rest.flatMap((one, i) => all(rest.toSpliced(i, 1)).map(others => [one, ...others]))
+  const moved = (order: readonly Charge[]): number =>
+    order.reduce((sum, one, i) => sum + Math.abs(charges.indexOf(one) - i), 0)
+  return all(charges).toSorted((a, b) => moved(a) - moved(b))
 }

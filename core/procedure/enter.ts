@@ -2,8 +2,8 @@ import { molarMass } from '#core/formula'
 import type { Step } from '#core/journal'
 import { formatFigure, type Figure } from '#core/quantity'
 import { gasFacts, type ReadStage, type ReagentLine, type Room, type StageSheet } from '#core/sheet'
-import { WATER } from '#core/vessel'
-import { inOrder, type Charge } from './charges'
+import { dryOf, WATER } from '#core/vessel'
+import { inOrder, withoutSideGas, type Charge } from './charges'
 import type { Course } from './course'
 import { targetOf } from './follow-sheet'
 import { kept, shown } from './operation-step'
@@ -63,7 +63,12 @@ export function enter(course: Course, proposing: Proposing): void {
     })
   const at = stage.bench.celsius
   const isHot = at !== undefined && Math.abs(at - course.vessel.celsius) > WARM_FROM
-  const ordered = inOrder(charges, gases.length > 0)
+  const ordered = withoutSideGas(
+    inOrder(charges, gases.length > 0),
+    course.vessel,
+    course.setting,
+    stage.reaction.products.map(({ species }) => dryOf(species.formula).dry.text),
+  )
   ordered.forEach((one, i) => {
     // Liquids first: what is warmed has to be there.
     if (isHot && (i === ordered.length - 1 || one.comes !== 'liquid') && course.vessel.celsius !== at)
