@@ -22,5 +22,6 @@ export { usualTitrations, weighingForms, type UsualTitration, type WeighingForm 
 export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from './protons'
 export { solvents, type SolventRow } from './solvents'
 export { solubilityRules, type SolubilityRule } from './solubility-rules'
+export { vapours, type VapourRow } from './vapours'
 export { aquaAcids, CHLORINE, fuels, notToDryness, oxidants, violentOxidants, type OxidantRow } from './oxidants'
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'

@@ -7,6 +7,7 @@ import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
 import { formulaOf, gathered, plus, portionOf, WATER, withLump, type Out, type Portion, type Vessel } from './state'
 import { toldAs } from './told'
 import type { Setting } from './setting'
+import { withTheSteam } from './vapour'
 import { waterOver } from './volume'
 
 /** What is done to a vessel: one row of the table below each. Masses in g, temperatures in °C, amounts in moles. */
@@ -159,9 +160,9 @@ function boiledOff(vessel: Vessel, water: number, setting: Setting): Done {
   const there = vessel.solvents.get(WATER) ?? 0
   // What is boiled until no water is left is taken to dryness.
   if (water > 0 && water >= there) return dried(vessel, setting, 'gas')
-  const gone = Math.min(water, there)
-  const done = settled({ ...vessel, solvents: plus(vessel.solvents, WATER, -gone) }, setting)
-  return { ...done, out: [...leaving('gas', [waterOf(gone)]), ...done.out] }
+  const steam = withTheSteam(vessel, water)
+  const done = settled({ ...steam.vessel, solvents: plus(vessel.solvents, WATER, -water) }, setting)
+  return { ...done, out: [...leaving('gas', [waterOf(water), ...steam.gone]), ...done.out] }
 }
 const waterOf = (grams: number): Portion => ({ form: 'H2O', amount: grams / WATER_MOLAR, mass: grams })
 
