@@ -1,6 +1,7 @@
 import type { StagePlan } from '#core/sheet'
 import { copperHeated, copperWater, molybdateWashes, nickelByColour, nickelWithDmg, zincByEdta } from './assays'
 import { demoLab } from './lab'
+import { batchesOfWays } from './ways'
 import { assayed, charge, crop, documentOf, journal, stepsOf, withProcedures, type DemoBatch } from './writing'
 
 const [tove, wren] = demoLab.people
@@ -40,14 +41,15 @@ function zincLow(now: Date): DemoBatch {
   const run = journal(now, tove.id)
   const document = withProcedures(documentOf('Zinc sulfate, the batch before', zincPlan))
   const steps = stepsOf(document)
-  const second = steps.findIndex(({ words }) => /crop 2/.test(words))
+  const second = steps.findIndex(({ about }) => about?.what === 'product' && about.crop === 2)
   const boilAgain = steps.findLastIndex(({ do: kind }, i) => i < second && /concentrate|boil|evaporate/.test(kind))
   const drying = steps.findIndex(({ do: kind }) => kind === 'dry' || kind === 'desiccate')
   run.read(8800, charge('Zn'), 'tare', '30.92 g')
   run.read(8799, charge('Zn'), 'gross', '40.06 g')
   run.read(8790, charge('H2SO4'), 'volume', '66.0 mL')
   run.steps(8780, 7400, steps.slice(0, boilAgain > 0 ? boilAgain : second))
-  run.saw(7900, 'Fizzing stopped; a little zinc stays.')
+  run.saw(7900, 'fizzing stopped')
+  run.saw(7899, 'solid left at the bottom')
   run.saw(7390, 'The liquor was poured off and kept.')
   if (drying > 0) run.steps(7380, 5600, steps.slice(drying, drying + 1))
   run.steps(5590, 5470, steps.slice(drying + 1, drying + 3))
@@ -94,8 +96,9 @@ function cobalt(now: Date): DemoBatch {
   const slip = run.read(1609, charge('CoCO3'), 'gross', '30.33 g')
   run.correct(1608, slip, 'digits swapped on the way from the display', '33.03 g')
   run.read(1600, charge('HCl'), 'volume', '40.0 mL')
-  run.saw(1585, 'Fizzing stopped; some mauve powder stays at the bottom.')
-  run.saw(1560, 'Filtrate clear, rose red.')
+  run.saw(1585, 'fizzing stopped')
+  run.saw(1584, 'Some mauve powder stays at the bottom.')
+  run.saw(1560, 'filtrate clear')
   const drying = stepsOf(document).findIndex(step => step.do === 'dry' || step.do === 'desiccate')
   run.read(500, crop(1), 'tare', '41.27 g')
   run.steps(1610, 320, stepsOf(document).slice(0, drying + 1))
@@ -122,7 +125,7 @@ function molybdate(now: Date): DemoBatch {
   run.read(400, charge('MoO3'), 'tare', '18.22 g')
   run.read(399, charge('MoO3'), 'gross', '25.44 g')
   run.read(395, charge('NaOH'), 'net', '4.12 g')
-  run.saw(380, 'All dissolved, clear and colourless.')
+  run.saw(380, 'all dissolved')
   run.read(41, crop(1), 'tare', '36.90 g')
   run.read(40, crop(1), 'gross', '49.52 g')
   run.steps(400, 38, stepsOf(document))
@@ -160,7 +163,7 @@ function nickel(now: Date): DemoBatch {
             charge: { volume: '36.0 mL' },
           },
         ],
-        product: { species: 'NiSO4', form: 'NiSO4·6H2O' },
+        product: { species: 'NiSO4', form: 'NiSO4·7H2O' },
         vessel: '250 mL',
         yield: '80 %',
       },
@@ -169,13 +172,14 @@ function nickel(now: Date): DemoBatch {
   )
   run.read(1700, charge('NiCO3'), 'net', '9.60 g')
   run.read(1690, charge('H2SO4'), 'volume', '36.0 mL')
-  run.saw(1650, 'Fizzing stopped; green powder stays at the bottom.')
-  run.saw(1600, 'Filtered warm, clear, emerald green.')
+  run.saw(1650, 'fizzing stopped')
+  run.saw(1649, 'Green powder stays at the bottom.')
+  run.saw(1600, 'filtrate clear')
   run.read(260, crop(1), 'tare', '28.40 g')
   run.read(259, crop(1), 'gross', '43.52 g')
-  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.68 g')
+  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.11 g')
   run.saw(190, 'Both dissolved at 70 °C; the mixed liquor is blue-green and clear.', 's2')
-  run.saw(150, 'Blue-green crystals on cooling.', 's2')
+  run.saw(150, 'crystals', 's2')
   const icing = stepsOf(document, 's2').findIndex(step => step.do === 'ice')
   run.steps(1700, 255, stepsOf(document))
   run.steps(215, 60, stepsOf(document, 's2').slice(0, icing), 's2')
@@ -202,7 +206,7 @@ function nickelFromMetal(): DemoBatch {
           { species: 'H2SO4', supply: { kind: 'solution', concentration: '25 % w/w' }, charge: { equivalents: 1 } },
           { species: 'HNO3', supply: { kind: 'solution', concentration: '65 % w/w' }, charge: { equivalents: 1 } },
         ],
-        product: { species: 'NiSO4', form: 'NiSO4·6H2O' },
+        product: { species: 'NiSO4', form: 'NiSO4·7H2O' },
         vessel: '250 mL',
         addition: '40 min',
         bath: '50 W',
@@ -300,7 +304,7 @@ function ammine(): DemoBatch {
   }
 }
 
-/** Copper chloride is wanted, and what comes down first is something else: the exchange is on the Crystals page. */
+/** Copper chloride is wanted, and what comes down first is something else: the exchange stands under the procedure. */
 function chloride(): DemoBatch {
   return {
     code: 'CU-012',
@@ -321,6 +325,7 @@ function chloride(): DemoBatch {
 
 /** The station's batches as they stand at `now`. */
 export const demoBatches = (now: Date): DemoBatch[] => [
+  ...batchesOfWays(now),
   chloride(),
   ammine(),
   cuprate(),

@@ -1,6 +1,6 @@
 import type { Worksheet } from '#core/assay'
 import type { BatchDocument } from '#core/document'
-import { operationOf, type About, type Entry, type Measure, type Step } from '#core/journal'
+import { operationOf, type About, type Entry, type Measure, type SpotTest, type Step } from '#core/journal'
 import { procedureOf } from '#core/procedure'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
 
@@ -69,6 +69,9 @@ export function journal(now: Date, by: string) {
         if (times === 1 && operationOf(step.do).wait > 0) this.step(begun, step, 'begun', stage)
         for (let n = 1; n <= times; n++) this.step(begun - (share * n) / times, step, 'done', stage)
       })
+    },
+    test(minutesAgo: number, added: string, result: SpotTest['result'], step: Step, stage = 's1') {
+      entries.push({ kind: 'test', ...written(minutesAgo), stage, step: step.id, added, result })
     },
     saw(minutesAgo: number, text: string, stage = 's1') {
       entries.push({ kind: 'observation', ...written(minutesAgo), stage, text })

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step } from '#core/journal'
+import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step, type Trouble } from '#core/journal'
 import { followSheet } from '#core/procedure'
 import { bareSteps } from '#core/result'
 import { useAccounts } from './useAccounts'
@@ -57,13 +57,14 @@ export function useStageRun() {
     } as NewEntry)
   }
   /** Puts steps in after one, with what happened. */
-  function deviate(after: string | undefined, text: string, steps: readonly Omit<Step, 'id'>[]): void {
+  function deviate(after: string | undefined, text: string, steps: readonly Omit<Step, 'id'>[], code?: Trouble): void {
     keep()
     journal.record({
       kind: 'deviation',
       stage: stageId.value,
       ...(after && { step: after }),
       text,
+      ...(code && { code }),
       steps: steps.map(step => ({ ...step, id: crypto.randomUUID().slice(0, 8) })),
     } as NewEntry)
   }

@@ -1,6 +1,6 @@
 import * as z from 'zod'
 import { MOST_POINTS, worksheetKinds, type Worksheet } from '#core/assay'
-import { equipment, operationNames, type Step } from '#core/journal'
+import { equipment, operationNames, seenPlaces, signs, troubles, type Step } from '#core/journal'
 import { chosenWays, ways, type Plan } from '#core/sheet'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
@@ -176,7 +176,12 @@ const stepSchema = z.strictObject({
     .discriminatedUnion('what', [
       z.strictObject({ what: z.literal('charge'), species: formula }),
       z.strictObject({ what: z.literal('recovered'), species: formula }),
-      z.strictObject({ what: z.literal('product'), crop: z.int().min(1).max(20) }),
+      z.strictObject({ what: z.literal('addition'), species: formula }),
+      z.strictObject({
+        what: z.literal('product'),
+        crop: z.int().min(1).max(20),
+        empty: z.literal(true).exactOptional(),
+      }),
       z.strictObject({ what: z.literal('pot') }),
     ])
     .exactOptional(),
@@ -236,6 +241,7 @@ const written = { id: uuid, at: z.iso.datetime({ offset: true }), by: uuid }
 const about = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('charge'), stage: id, species: formula }),
   z.strictObject({ what: z.literal('recovered'), stage: id, species: formula }),
+  z.strictObject({ what: z.literal('addition'), stage: id, step: id, species: formula }),
   z.strictObject({ what: z.literal('product'), stage: id, crop: z.int().min(1).max(20) }),
   z.strictObject({ what: z.literal('pot'), stage: id }),
 ])
@@ -255,7 +261,21 @@ export const entrySchema = z.discriminatedUnion('kind', [
     typed: z.boolean(),
     step: id.exactOptional(),
   }),
-  z.strictObject({ kind: z.enum(['observation', 'note']), ...ofStage, text: text(4000) }),
+  z.strictObject({
+    kind: z.enum(['observation', 'note']),
+    ...ofStage,
+    text: text(4000),
+    seen: z
+      .strictObject({
+        sign: z.enum(signs),
+        is: z.boolean(),
+        strength: z.enum(['slight', 'strong']).exactOptional(),
+        place: z.enum(seenPlaces).exactOptional(),
+        of: text(40).exactOptional(),
+        to: text(40).exactOptional(),
+      })
+      .exactOptional(),
+  }),
   z.strictObject({
     kind: z.literal('step'),
     ...ofStage,
@@ -265,7 +285,13 @@ export const entrySchema = z.discriminatedUnion('kind', [
     words: text(300),
     why: text(400).exactOptional(),
   }),
-  z.strictObject({ kind: z.literal('deviation'), ...ofStage, text: text(4000), steps: z.array(stepSchema).max(20) }),
+  z.strictObject({
+    kind: z.literal('deviation'),
+    ...ofStage,
+    text: text(4000),
+    code: z.enum(troubles).exactOptional(),
+    steps: z.array(stepSchema).max(20),
+  }),
   z.strictObject({
     kind: z.literal('timer'),
     ...ofStage,

@@ -33,12 +33,26 @@ export function fromVersion1<T extends object>(document: T): T {
       procedures: procedures.map(one => {
         const stage = plan.stages?.find(({ id }) => id === one?.stage)
         const moves = stage?.crystals?.moves
-        if (!Array.isArray(one?.steps) || !Array.isArray(moves)) return one
-        return { ...one, steps: matched(one.steps, withLiquors(moves), formOf(stage)) }
+        if (!Array.isArray(one?.steps)) return one
+        const steps = withTares(one.steps)
+        return { ...one, steps: Array.isArray(moves) ? matched(steps, withLiquors(moves), formOf(stage)) : steps }
       }),
     }),
   }
 }
+
+/** The first of several weighings of a crop was that of its empty vessel. */
+const withTares = (steps: readonly Step[]): Step[] =>
+  steps.map((step, i) => {
+    const { about } = step
+    if (step.do !== 'weigh' || about?.what !== 'product') return step
+    const isOfCrop = (one: Step): boolean =>
+      one.do === 'weigh' && one.about?.what === 'product' && one.about.crop === about.crop
+    const isFirst = !steps.slice(0, i).some(isOfCrop)
+    return isFirst && (steps.slice(i + 1).some(isOfCrop) || about.crop > 1)
+      ? { ...step, about: { ...about, empty: true } }
+      : step
+  })
 
 const formOf = (stage: StageOne | undefined): string => stage?.product?.form ?? stage?.product?.species ?? ''
 

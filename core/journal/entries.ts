@@ -1,9 +1,13 @@
+import type { Trouble } from './rescues'
+import type { Seen } from './seen'
 import type { Step } from './steps'
 
 /** What a reading is about: one reagent's charge, what came back of it, one crop of the product, or the pot as it stands. */
 export type About =
   | { readonly what: 'charge'; readonly stage: string; readonly species: string }
   | { readonly what: 'recovered'; readonly stage: string; readonly species: string }
+  /** What went in at a step beside the charges: more of a reagent, as a rescue asks for it. */
+  | { readonly what: 'addition'; readonly stage: string; readonly step: string; readonly species: string }
   | { readonly what: 'product'; readonly stage: string; readonly crop: number }
   | { readonly what: 'pot'; readonly stage: string }
 
@@ -36,6 +40,8 @@ export interface Reading extends Written {
 export interface Remark extends OfStage {
   readonly kind: 'observation' | 'note'
   readonly text: string
+  /** What it says by its code; words alone are for people. */
+  readonly seen?: Seen
 }
 
 /** A step taken up, done once, skipped with a reason, or opened again. */
@@ -54,6 +60,8 @@ export interface StepTaken extends OfStage {
 export interface Deviation extends OfStage {
   readonly kind: 'deviation'
   readonly text: string
+  /** What it was, where it is one of the troubles that have a name. */
+  readonly code?: Trouble
   readonly steps: readonly Step[]
 }
 

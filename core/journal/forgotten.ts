@@ -72,17 +72,18 @@ function tareBefore(before: readonly StepState[], hasTare: boolean, id: string):
               id: `tare-before-${id}`,
               do: 'weigh',
               words: 'Weigh the empty paper or vessel, dry and cold',
-              about: { what: 'product', crop: 1 },
+              about: { what: 'product', crop: 1, empty: true },
             } as const,
           }),
     },
   ]
 }
-const isTaring = (step: Step): boolean => step.do === 'weigh' && /empty/.test(step.words)
+const isTaring = ({ do: name, about }: Step): boolean =>
+  name === 'weigh' && about?.what === 'product' && about.empty === true
 
 function coolBefore(before: readonly StepState[], id: string): Forgotten[] {
   const last = before.findLast(({ status, step }) => status === 'done' && step.do !== 'observe' && step.do !== 'weigh')
-  const isHot = last && (HOT.includes(last.step.do) || (last.step.do === 'dry' && /oven/.test(last.step.words)))
+  const isHot = last && (HOT.includes(last.step.do) || (last.step.do === 'dry' && last.step.needs?.includes('oven')))
   return isHot
     ? [
         {

@@ -17,6 +17,7 @@ export {
 export { explainEntry } from './explain'
 export {
   aboutWords,
+  additionsOf,
   checkEntry,
   cropsOf,
   foldJournal,
@@ -31,10 +32,22 @@ export {
   type Weighing,
 } from './journal'
 export { equipment, operationNames, operationOf, type Equipment, type Operation, type Step } from './steps'
+export {
+  chipsFor,
+  colourSeen,
+  colourWords,
+  saw,
+  seenIn,
+  seenPlaces,
+  signs,
+  type Seen,
+  type SeenPlace,
+  type Sign,
+} from './seen'
 export { runOf, type Run, type StepState } from './run'
 export { elapsed, isPaused, remaining, rings, timersOf, type Timer } from './timers'
 export { forgottenBefore, type Forgotten } from './forgotten'
-export { rescuesFor, type Rescue } from './rescues'
+export { asksReagent, rescuesFor, troubleOf, troubles, withReagent, type Rescue, type Trouble } from './rescues'
 export { laneOf, minutesOf, ringsAt, timesOf, waitEach } from './lane'
 export { pressOf, type Press } from './press'
 export { judgeSpots, spotWords, type SpotVerdict } from './spot-test'

@@ -42,6 +42,8 @@ function keyOf(about: About): string {
     case 'charge':
     case 'recovered':
       return `${about.what} ${about.species}`
+    case 'addition':
+      return `addition ${about.step} ${about.species}`
     case 'product':
       return `crop ${about.crop}`
     case 'pot':
@@ -60,7 +62,7 @@ export function weighingOf(lines: readonly JournalLine[], about: About): Weighin
     const read = readReading(entry, current)
     return read.ok ? [{ measure: entry.measure, figure: read.value }] : []
   })
-  return about.what === 'charge' ? addedUp(readings, about) : lastOf(readings, about)
+  return about.what === 'charge' || about.what === 'addition' ? addedUp(readings, about) : lastOf(readings, about)
 }
 
 interface Read {
@@ -132,6 +134,8 @@ export function aboutWords(about: About): string {
       return `{${about.species}}`
     case 'recovered':
       return `{${about.species}} recovered`
+    case 'addition':
+      return `{${about.species}} added besides`
     case 'product':
       return `crop ${about.crop}`
     case 'pot':
@@ -145,6 +149,8 @@ function nameOf(about: About): string {
       return `mass of {${about.species}} weighed`
     case 'recovered':
       return `mass of {${about.species}} recovered`
+    case 'addition':
+      return `mass of {${about.species}} added besides`
     case 'product':
       return `mass of crop ${about.crop}`
     case 'pot':
@@ -176,6 +182,21 @@ export function readReading(
     source: `${reading.measure} of ${what}, reading ${reading.id.slice(0, 8)}`,
     zero: true,
   })
+}
+
+/** What was added of a reagent beside its charge, each portion at whatever step it was. */
+export function additionsOf(lines: readonly JournalLine[], stage: string, species: string): Figure[] {
+  const steps = new Set(
+    lines.flatMap(({ entry }) =>
+      entry.kind === 'reading' &&
+      entry.about.what === 'addition' &&
+      entry.about.stage === stage &&
+      entry.about.species === species
+        ? [entry.about.step]
+        : [],
+    ),
+  )
+  return [...steps].flatMap(step => weighingOf(lines, { what: 'addition', stage, step, species }).portions)
 }
 
 /** The crops of a stage added up; undefined while there is none that adds up. */

@@ -1,7 +1,26 @@
 import type { Operation, Step } from './steps'
 
+/** What can go wrong, by its name in the journal. */
+export const troubles = [
+  'solid left',
+  'foam',
+  'slow filter',
+  'cloudy filtrate',
+  'early crystals',
+  'no crystals',
+  'oil',
+  'crust',
+  'wrong colour',
+  'not constant',
+  'not washed',
+  'loss',
+  'other',
+] as const
+export type Trouble = (typeof troubles)[number]
+
 /** What goes wrong at an operation, what is usually done about it, and the steps that are put in. */
 export interface Rescue {
+  readonly code: Trouble
   readonly trouble: string
   readonly advice: string
   readonly steps: readonly Omit<Step, 'id'>[]
@@ -15,6 +34,7 @@ interface Row extends Rescue {
 const rows: readonly Row[] = [
   {
     at: ['add', 'stir', 'dissolve', 'heat', 'hold', 'reflux'],
+    code: 'solid left',
     trouble: 'No more gas, but solid is left',
     advice: 'Warm it first. If nothing comes, the acid is used up: add a little more, and write down how much.',
     steps: [
@@ -23,31 +43,41 @@ const rows: readonly Row[] = [
         do: 'add',
         words: 'Add a tenth more of the reagent that dissolves the solid, and record it',
         until: 'no more gas comes',
+        about: { what: 'addition', species: '' },
+        does: { addMore: { species: '' } },
       },
     ],
   },
   {
     at: ['add', 'stir', 'dissolve'],
+    code: 'foam',
     trouble: 'It foams up',
     advice:
       'Stop adding. Let it fall, stir, and use a larger vessel if it has passed two thirds. Rinse back what climbed the wall.',
     steps: [
       { do: 'wait', words: 'Let the foam fall, stirring', wait: '5 min', until: 'the foam is down' },
-      { do: 'add', words: 'Go on in smaller portions', until: 'everything is in' },
+      { do: 'add', words: 'Go on in smaller portions', until: 'everything is in', does: { nothing: true } },
     ],
   },
   {
     at: ['filter', 'filter hot', 'refilter', 'decant'],
+    code: 'slow filter',
     trouble: 'The filter is slow',
     advice: 'Decant the clear part first, warm the rest if the product allows it, and change the paper.',
     steps: [
       { do: 'stand', words: 'Let it settle', wait: '10 min' },
       { do: 'decant', words: 'Decant the clear liquor through the filter' },
-      { do: 'filter', words: 'Filter the rest through a fresh paper', until: 'the cake is sucked dry' },
+      {
+        do: 'filter',
+        words: 'Filter the rest through a fresh paper',
+        until: 'the cake is sucked dry',
+        does: { nothing: true },
+      },
     ],
   },
   {
     at: ['filter', 'filter hot', 'refilter', 'decant'],
+    code: 'cloudy filtrate',
     trouble: 'The filtrate is cloudy',
     advice:
       'Through the same paper again: the cake is now the better filter. If it stays cloudy, let it stand or use a tighter paper.',
@@ -55,6 +85,7 @@ const rows: readonly Row[] = [
   },
   {
     at: ['filter', 'filter hot', 'add', 'stir', 'dissolve', 'hold', 'evaporate'],
+    code: 'early crystals',
     trouble: 'Crystals come too early',
     advice:
       'There is too little water, or it is too cold. Add a little hot water until they are gone, and boil it off later.',
@@ -62,7 +93,8 @@ const rows: readonly Row[] = [
       {
         do: 'add',
         words: 'Add hot water, 5 mL at a time, and record it',
-        about: { what: 'pot' },
+        about: { what: 'addition', species: 'H2O' },
+        does: { addWater: '5 mL' },
         until: 'the crystals are gone',
       },
       { do: 'heat', words: 'Warm until all is dissolved', about: { what: 'pot' }, until: 'all is dissolved' },
@@ -70,6 +102,7 @@ const rows: readonly Row[] = [
   },
   {
     at: ['cool', 'ice', 'stand', 'seed', 'evaporate'],
+    code: 'no crystals',
     trouble: 'Nothing crystallises',
     advice:
       'Scratch the wall below the surface, or seed. If that fails there is too much water: boil down by a quarter and cool again.',
@@ -86,6 +119,7 @@ const rows: readonly Row[] = [
   },
   {
     at: ['cool', 'ice', 'stand', 'evaporate', 'seed'],
+    code: 'oil',
     trouble: 'An oil instead of crystals',
     advice:
       'It was too strong or cooled too fast. Warm until it is one liquid, add a little water, cool slowly and seed.',
@@ -101,12 +135,14 @@ const rows: readonly Row[] = [
   },
   {
     at: ['evaporate', 'evaporate to dryness', 'heat', 'reflux'],
+    code: 'crust',
     trouble: 'A crust, or it spits',
     advice: 'Lower the heat, stir the crust back in, and cover with a watch glass. A crust baked on the glass is lost.',
     steps: [{ do: 'stir', words: 'Stir the crust back in, the heat lowered', until: 'no crust is left' }],
   },
   {
     at: ['filter', 'cool', 'evaporate', 'dissolve', 'add', 'dry', 'wash', 'desiccate', 'observe', 'test'],
+    code: 'wrong colour',
     trouble: 'The colour is wrong',
     advice:
       'Keep a sample. Look at what else could give it: another oxidation state, a lost water, an impurity. Do not throw anything away.',
@@ -117,6 +153,7 @@ const rows: readonly Row[] = [
   },
   {
     at: ['dry', 'desiccate', 'ignite', 'weigh'],
+    code: 'not constant',
     trouble: 'It does not become constant',
     advice:
       'Spread it thinner and dry on. A mass that rises is taking up water or carbon dioxide; one that falls below the form’s mass is losing its own water: stop.',
@@ -127,10 +164,11 @@ const rows: readonly Row[] = [
   },
   {
     at: ['dry', 'desiccate', 'weigh'],
+    code: 'not washed',
     trouble: 'It was not washed',
     advice: 'Back to the funnel: what the liquor left is in it. Wash cold and dry again.',
     steps: [
-      { do: 'wash', words: 'Wash with a little ice-cold solvent', repeat: { times: 2 } },
+      { do: 'wash', words: 'Wash with a little ice-cold solvent', repeat: { times: 2 }, does: { nothing: true } },
       { do: 'dry', words: 'Dry again', wait: '1 h' },
     ],
   },
@@ -138,12 +176,18 @@ const rows: readonly Row[] = [
 
 const anything: readonly Rescue[] = [
   {
+    code: 'loss',
     trouble: 'Spilled or lost some',
     advice:
       'Write down how much, as well as you can tell: the yield is judged with it. Clean it up as your site’s rules say.',
     steps: [],
   },
-  { trouble: 'Something else', advice: 'Say what happened in your own words; it stays with the batch.', steps: [] },
+  {
+    code: 'other',
+    trouble: 'Something else',
+    advice: 'Say what happened in your own words; it stays with the batch.',
+    steps: [],
+  },
 ]
 
 /** What can go wrong at an operation and what is usually done. */
@@ -151,3 +195,28 @@ export const rescuesFor = (operation: Operation): readonly Rescue[] => [
   ...rows.filter(({ at }) => at.includes(operation)),
   ...anything,
 ]
+
+/** What a deviation was: as its code says, or, from before codes, by the trouble that it begins with. */
+export const troubleOf = ({ code, text }: { readonly code?: Trouble; readonly text: string }): Trouble | undefined =>
+  code ?? [...rows, ...anything].find(({ trouble }) => text === trouble || text.startsWith(`${trouble}: `))?.code
+
+/** True where a rescue adds more of a reagent, which has to be named. */
+export const asksReagent = ({ steps }: Rescue): boolean => steps.some(({ does }) => does && 'addMore' in does)
+
+/** The steps of a rescue with the reagent that is added named, and how much of it by mass or volume. */
+export const withReagent = (
+  { steps }: Rescue,
+  species: string,
+  amount: { readonly mass?: string; readonly volume?: string },
+): Omit<Step, 'id'>[] =>
+  steps.map(step =>
+    step.does && 'addMore' in step.does
+      ? {
+          ...step,
+          words: `Add ${amount.volume ?? amount.mass ?? 'a little'} more of {${species}}, and record it`,
+          about: { what: 'addition', species },
+          does: { addMore: { species, ...amount } },
+          ...((amount.volume ?? amount.mass) && { target: (amount.volume ?? amount.mass)! }),
+        }
+      : step,
+  )

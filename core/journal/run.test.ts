@@ -18,7 +18,7 @@ import { operationNames } from './steps'
 const steps: readonly Step[] = [
   { id: 'weigh-1', do: 'weigh', words: 'Weigh {Zn}', about: { what: 'charge', species: 'Zn' } },
   { id: 'add-1', do: 'add', words: 'Add {Zn} in 8 portions', repeat: { times: 3, every: '3 min' } },
-  { id: 'tare-1', do: 'weigh', words: 'Weigh the empty paper', about: { what: 'product', crop: 1 } },
+  { id: 'tare-1', do: 'weigh', words: 'Weigh the empty paper', about: { what: 'product', crop: 1, empty: true } },
   { id: 'filter-1', do: 'filter', words: 'Filter' },
   { id: 'wash-1', do: 'wash', words: 'Wash', repeat: { times: 2 } },
   { id: 'dry-1', do: 'dry', words: 'Dry: air, on paper', wait: '2 h' },

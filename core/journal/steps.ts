@@ -82,7 +82,9 @@ export const operationOf = (name: Operation): OperationRow => rowsByName[name]
 export type StepAbout =
   | { readonly what: 'charge'; readonly species: string }
   | { readonly what: 'recovered'; readonly species: string }
-  | { readonly what: 'product'; readonly crop: number }
+  | { readonly what: 'addition'; readonly species: string }
+  /** `empty` where it is the paper or vessel that is weighed, before it is filled. */
+  | { readonly what: 'product'; readonly crop: number; readonly empty?: true }
   | { readonly what: 'pot' }
 
 /** One step of a procedure. Texts with units are the chemist's own; formulas in the words stand in braces. */

@@ -122,11 +122,14 @@ const rules: readonly ((seen: Seen) => Caution | undefined)[] = [
 
 export const cautionsOf = (seen: Seen): Caution[] => rules.flatMap(rule => rule(seen) ?? [])
 
+/** A solvent that dries off is told where it is put on. */
+const isSolvent = (form: string): boolean => solventRows.some(row => row.formula === form)
+
 /** Gases that leave, by what they do to people: toxic where the tables have a limit for them, hydrogen, and all others by their room. */
 function gas({ out }: Seen, code: CautionCode, is: (form: string) => boolean): Caution | undefined {
   const gases = out
     .filter(({ to }) => to === 'gas')
-    .flatMap(({ matter }) => matter.filter(({ form, amount }) => form !== 'H2O' && amount > 1e-9 && is(form)))
+    .flatMap(({ matter }) => matter.filter(({ form, amount }) => !isSolvent(form) && amount > 1e-9 && is(form)))
   return gases.length === 0 ? undefined : { code, amounts: gases.map(({ form, amount }) => ({ form, moles: amount })) }
 }
 /** Limits in ppm below which a gas is told as toxic; a judgement: carbon dioxide at 5000 crowds air out rather. */

@@ -9,6 +9,8 @@ export interface Charge {
   readonly formula: Formula
   readonly moles: number
   readonly solvents: ReadonlyMap<string, number>
+  /** Of that, g that the species holds itself as water of crystallisation. */
+  readonly crystalWater: number
   readonly weighed: string
   /** What is put on the balance or measured, g or mL; undefined for a gas and for what an earlier stage made. */
   readonly mass?: number
@@ -40,6 +42,7 @@ export function chargesOf(stage: ReadStage, sheet: StageSheet, isDry: boolean): 
         formula: isWater ? formula : dry,
         moles: isWater ? 0 : moles,
         solvents,
+        crystalWater: crystals,
         weighed: line.weighAs,
         ...(line.mass && reagent.planned && { mass: line.mass.value }),
         ...(line.volume && reagent.planned && { volume: line.volume.value }),

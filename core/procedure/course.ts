@@ -44,7 +44,7 @@ export class Course implements AtWork {
   take(draft: Draft, real: Real = NOTHING_READ): void {
     const step: Step = { ...draft, id: draft.id ?? this.idFor(draft.do) }
     this.steps.push(step)
-    const plan = real.isSkipped ? this.leftAlone(step) : effectOf(step)
+    const plan = real.isSkipped ? this.leftAlone(step) : effectOf(step, real)
     if (real.isSkipped && !plan) return
     if (!plan) {
       this.loseSight(step, `what “${step.words}” does to the vessel is not said`, 'say it in the step')

@@ -1,5 +1,6 @@
 import type { Operation as Name, Step } from '#core/journal'
 import type { OperationPlan } from '#core/vessel'
+import type { Real } from './event'
 
 const NOTHING: OperationPlan = { nothing: true }
 /** Where a step names no temperature: the room, an ice bath, a freezer; common practice, no source. */
@@ -49,5 +50,10 @@ function cooled({ target, do: name }: Step): OperationPlan {
   return { coolTo: target ?? USUAL[name] ?? '25 °C' }
 }
 
-/** What a step does to the vessel: as it says, or as its operation usually does; undefined where neither tells. */
-export const effectOf = (step: Step): OperationPlan | undefined => step.does ?? usual[step.do](step)
+/** What a step does to the vessel: as it says, or as its operation usually does, or as what was read at it tells; undefined where none does. */
+export function effectOf(step: Step, read: Pick<Real, 'celsius' | 'volume'> = {}): OperationPlan | undefined {
+  const told = step.does ?? usual[step.do](step)
+  if (told) return told
+  if (read.volume !== undefined && step.do === 'evaporate') return { evaporateTo: { volume: `${read.volume} mL` } }
+  return read.celsius === undefined ? undefined : { heatTo: `${read.celsius} °C` }
+}

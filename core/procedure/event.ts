@@ -66,6 +66,8 @@ export interface Real {
   readonly isSkipped: boolean
   readonly celsius?: number
   readonly volume?: number
+  /** Of all that is in the vessel, g. */
+  readonly mass?: number
   /** What was added at this step, as it was read. */
   readonly added?: { readonly mass?: number; readonly volume?: number }
 }

@@ -42,7 +42,7 @@ export function stepsOf(operations: readonly OperationPlan[], form: string): Dra
 export const tareStep = (crop = 1): Draft => ({
   do: 'weigh',
   words: `Weigh the empty paper or vessel${crop > 1 ? ` for crop ${crop}` : ''}, dry and cold`,
-  about: { what: 'product', crop },
+  about: { what: 'product', crop, empty: true },
   why: 'What the crystals weigh is a difference: read both on the same balance.',
   does: { nothing: true },
 })

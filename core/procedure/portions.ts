@@ -1,9 +1,9 @@
 import { molarMass } from '#core/formula'
 import type { Step } from '#core/journal'
 import { solvents as solventRows } from '#core/reference'
-import { waterBeyond, WATER, type Operation, type ReadOperation } from '#core/vessel'
+import { vesselMass, waterBeyond, WATER, type Operation, type ReadOperation } from '#core/vessel'
 import type { Charge } from './charges'
-import type { AtWork, Done, Real } from './event'
+import type { AtWork, Done, Entering, Real } from './event'
 
 interface Untold {
   readonly why: string
@@ -31,7 +31,7 @@ export function portionsIn(read: ReadOperation, step: Step, real: Real, course: 
     case 'add solvent':
       return [solventDone(new Map([[read.name, read.mass ?? course.sheet.solvents.get(read.name) ?? 0]]))]
     case 'add water':
-      return [solventDone(new Map([[WATER, read.water]]))]
+      return [solventDone(new Map([[WATER, real.added?.mass ?? real.added?.volume ?? read.water]]))]
     case 'add ethanol': {
       const mass = read.volume * SPIRIT_DENSITY
       return [
@@ -64,15 +64,11 @@ function plain(read: Plain, step: Step, real: Real, course: AtWork): Operation {
     case 'cool':
       return { do: 'cool', celsius: real.celsius ?? read.celsius }
     case 'evaporate':
-      return real.volume === undefined
-        ? { do: 'boil off', water: read.water }
-        : { do: 'boil down', volume: real.volume }
+      return asRead(real, course) ?? { do: 'boil off', water: read.water }
     case 'evaporate to':
-      return real.volume === undefined
-        ? { do: 'boil off', water: waterBeyond(course.vessel, read.water, course.setting) }
-        : { do: 'boil down', volume: real.volume }
+      return asRead(real, course) ?? { do: 'boil off', water: waterBeyond(course.vessel, read.water, course.setting) }
     case 'evaporate to volume':
-      return { do: 'boil down', volume: real.volume ?? read.volume }
+      return asRead(real, course) ?? { do: 'boil down', volume: read.volume }
     case 'filter':
       return {
         do: 'filter off',
@@ -95,6 +91,12 @@ function plain(read: Plain, step: Step, real: Real, course: AtWork): Operation {
       return { do: weighing(step, course) }
   }
 }
+/** How far a pot was boiled by its reading: its mass, which is the surer, or its volume. */
+function asRead({ mass, volume }: Real, { vessel }: AtWork): Operation | undefined {
+  if (mass !== undefined) return { do: 'boil off', water: Math.max(0, vesselMass(vessel) - mass) }
+  return volume === undefined ? undefined : { do: 'boil down', volume }
+}
+
 /** Weighing out, or weighing a crop that stands dry; what else changes nothing is looked at. */
 const weighing = ({ do: name, about }: Step, { vessel }: AtWork): 'weigh' | 'measure' | 'weigh crop' | 'observe' => {
   if (name === 'measure') return 'measure'
@@ -130,10 +132,18 @@ function share(charge: Charge, of: number): Done {
     operation: { do: 'charge', formula: charge.formula, moles, solvents },
     charge: {
       species: charge.species,
-      mass: moles * molarMass(charge.formula),
-      ...(solvents.size > 0 && { solvents: Object.fromEntries(solvents) }),
+      mass: moles * molarMass(charge.formula) + charge.crystalWater * of,
+      ...besides(solvents, charge.crystalWater * of),
     },
   }
+}
+
+/** Solvents that come with a charge; the water that the species holds itself is in its own mass. */
+function besides(solvents: ReadonlyMap<string, number>, own: number): Pick<Entering, 'solvents'> {
+  const left = new Map(solvents)
+  left.set(WATER, (left.get(WATER) ?? 0) - own)
+  const told = [...left].filter(([, grams]) => grams > 1e-9)
+  return told.length > 0 ? { solvents: Object.fromEntries(told) } : {}
 }
 
 function more(

@@ -21,7 +21,7 @@ export function heatDry(course: Course, proposing: Proposing): void {
   course.take({
     do: 'weigh',
     words: 'Weigh the empty crucible, cold',
-    about: PRODUCT,
+    about: { ...PRODUCT, empty: true },
     why: 'What the product weighs is a difference: read both on the same balance.',
     does: { nothing: true },
   })

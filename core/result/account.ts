@@ -1,5 +1,5 @@
 import { molarMass, sameStuff, type Formula } from '#core/formula'
-import { cropsOf, readReading, runOf, type JournalLine, type Run, type Step } from '#core/journal'
+import { cropsOf, readReading, runOf, weighingOf, type JournalLine, type Run, type Step } from '#core/journal'
 import { effectOf, procedureOf, type Event, type Real, type ToldStage } from '#core/procedure'
 import type { ReadPlan, StageSheet } from '#core/sheet'
 import type { Curve } from '#core/solution'
@@ -33,16 +33,16 @@ export const plannedAccounts = (
 export function realAccounts({ plan, lines, stepsOf, curves = [] }: AccountSetting): ToldStage[] | undefined {
   const charged = reallyCharged(plan, lines)
   if (!charged.ok) return undefined
-  return procedureOf(plan, charged.value.sheets, curves, stage => {
+  return procedureOf(plan, charged.value.bare, curves, stage => {
     const steps = stepsOf(stage)
     if (!steps) return undefined
     const run = runOf(steps, lines, stage)
     const taken = takenUpTo(run, cropsOf(lines, stage).length)
-    return { steps: run.steps.map(({ step }) => step), realOf: step => realOf(step, run, lines, taken) }
+    return { steps: run.steps.map(({ step }) => step), realOf: step => realOf(stage, step, run, lines, taken) }
   })
 }
 
-function realOf(step: Step, run: Run, lines: readonly JournalLine[], taken: ReadonlySet<string>): Real {
+function realOf(stage: string, step: Step, run: Run, lines: readonly JournalLine[], taken: ReadonlySet<string>): Real {
   const state = run.steps.find(one => one.step.id === step.id)
   const celsius = lastRead(lines, step.id, 'temperature')
   const volume = lastRead(lines, step.id, 'volume')
@@ -50,11 +50,24 @@ function realOf(step: Step, run: Run, lines: readonly JournalLine[], taken: Read
     isSkipped: state?.status === 'skipped' || !taken.has(step.id),
     ...(celsius !== undefined && { celsius }),
     ...(volume !== undefined && { volume }),
+    ...addedAt(stage, step, lines),
   }
 }
 
+/** What was read of an addition: its mass or its volume, all portions together. */
+function addedAt(stage: string, { id, about }: Step, lines: readonly JournalLine[]): Pick<Real, 'added'> {
+  if (about?.what !== 'addition') return {}
+  const { net } = weighingOf(lines, { what: 'addition', stage, step: id, species: about.species })
+  if (!net) return {}
+  return { added: net.kind === 'volume' ? { volume: net.value } : { mass: net.value } }
+}
+
 /** The last reading of the pot at a step, in °C or mL. */
-function lastRead(lines: readonly JournalLine[], step: string, measure: 'temperature' | 'volume'): number | undefined {
+function lastRead(
+  lines: readonly JournalLine[],
+  step: string,
+  measure: 'temperature' | 'volume' | 'net',
+): number | undefined {
   const found = lines.findLast(
     ({ entry, current }) =>
       entry.kind === 'reading' &&

@@ -1,6 +1,6 @@
-import { productMass, weighingOf, type JournalLine } from '#core/journal'
+import { additionsOf, productMass, weighingOf, type JournalLine } from '#core/journal'
 import { ok, type Checked } from '#core/problem'
-import { formatFigure, type Figure } from '#core/quantity'
+import { formatFigure, sum, type Figure } from '#core/quantity'
 import { formsOf, parseFormula, type Formula } from '#core/formula'
 import {
   computeReadPlan,
@@ -72,6 +72,8 @@ export function judgeBatch(
 interface Charged {
   readonly plan: ReadPlan
   readonly sheets: PlanSheet
+  /** The same without what was added besides: that has operations of its own. */
+  readonly bare: PlanSheet
   /** Planned reagents of any stage that nobody read, and those whose reading cannot be told in moles. */
   readonly unread: readonly { readonly stage: string; readonly species: string }[]
   readonly unusable: readonly { readonly stage: string; readonly species: string; readonly read: string }[]
@@ -82,14 +84,38 @@ export function reallyCharged(plan: ReadPlan, lines: readonly JournalLine[]): Ch
   const planned = computeReadPlan(plan)
   if (!planned.ok) return planned
   const charged = asCharged(plan, planned.value, lines)
+  const whole = withAdditions(charged.plan, planned.value, lines)
   const weighed = new Map(
     plan.stages.flatMap(({ id }) => {
       const mass = productMass(lines, id)
       return mass ? [[id, mass] as const] : []
     }),
   )
-  const sheets = computeReadPlan(charged.plan, weighed)
-  return sheets.ok ? ok({ ...charged, sheets: sheets.value }) : sheets
+  const bare = computeReadPlan(charged.plan, weighed)
+  if (!bare.ok) return bare
+  const sheets = whole === charged.plan ? bare : computeReadPlan(whole, weighed)
+  return sheets.ok ? ok({ ...charged, plan: whole, sheets: sheets.value, bare: bare.value }) : sheets
+}
+
+/** The plan with what was put in besides its charges: a charge and what a rescue added are one amount of the reagent. */
+function withAdditions(plan: ReadPlan, planned: PlanSheet, lines: readonly JournalLine[]): ReadPlan {
+  let isAny = false
+  const stages = plan.stages.map((stage, i): ReadStage => ({
+    ...stage,
+    reagents: stage.reagents.map((reagent, j): Reagent => {
+      const species = reagent.term.species.formula.text
+      const more = withReadings(reagent, additionsOf(lines, stage.id, species))?.charge
+      const charged = reagent.charge.by === 'amount' ? reagent.charge.amount : planned.stages[i]?.reagents[j]?.amount
+      if (more?.by !== 'amount' || !charged) return reagent
+      isAny = true
+      const amount = sum(`amount of {${species}}, with what was added besides`, [
+        [1, charged],
+        [1, more.amount],
+      ])
+      return { ...reagent, charge: { by: 'amount', amount } }
+    }),
+  }))
+  return isAny ? { ...plan, stages } : plan
 }
 
 function yieldOf({ product, own }: ReadStage, sheet: StageSheet, mass: Figure): Yield {

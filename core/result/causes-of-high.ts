@@ -1,8 +1,8 @@
+import { saw } from '#core/journal'
 import { molarMass, parseFormula, relate } from '#core/formula'
 import { cause, grams, percentText } from './cause'
 import { digitSlip } from './digit-slip'
 import type { Explanation } from './explanation'
-import { says } from './says'
 import { wasDone, wasSkipped, type YieldFacts } from './yield-facts'
 
 /** What could make a mass larger than every mole of the limiting reagent could give. */
@@ -21,9 +21,6 @@ const extraOf = ({ actual, theoretical }: YieldFacts): number => actual - theore
 const likelyExtra = ({ actual, theoretical, planned }: YieldFacts): number => actual - planned * theoretical
 const needsText = (facts: YieldFacts, of: string): string =>
   `${grams(extraOf(facts))} ${of} at least, ${grams(likelyExtra(facts))} if the crystals themselves are the ${percentText(facts.planned)} that were expected.`
-
-const DAMP = /damp|stick|wet|sludge|moist/
-const DRY_SEEN = /loose|glitter|free.?flowing|\bdry\b/
 
 function water(facts: YieldFacts): Explanation[] {
   const { dryness, seen, row } = facts
@@ -52,8 +49,8 @@ function water(facts: YieldFacts): Explanation[] {
           times: 2.2,
         },
         { says: !wasDone(facts, 'dry', 'desiccate', 'ignite') && 'No drying is recorded.', times: 1.6 },
-        { says: says(seen, DAMP) && 'It was seen damp or sticking.', times: 2 },
-        { says: says(seen, DRY_SEEN) && 'It was seen loose and dry.', times: 0.35 },
+        { says: saw(seen, 'damp') && 'It was seen damp or sticking.', times: 2 },
+        { says: saw(seen, 'damp', { is: false, place: 'crystals' }) && 'It was seen loose and dry.', times: 0.35 },
         { says: dryness.isConstant && 'Two weighings agree.', times: 0.3 },
         { says: share > 0.25 && 'More than a quarter of the mass would have to be water.', times: 0.35 },
       ],
@@ -141,7 +138,7 @@ function fromLiquor(facts: YieldFacts): Explanation[] {
           { says: facts.dryness.isConstant && 'It is dry to constant mass, and still too heavy.', times: 1.5 },
           {
             says:
-              says(facts.seen, /acid|smells of|litmus red/) &&
+              (saw(facts.seen, 'smell', { of: 'acid' }) || saw(facts.seen, 'litmus', { of: 'acid' })) &&
               code === 'soluble excess' &&
               'The crystals or the wash showed it.',
             times: 1.6,
@@ -156,11 +153,11 @@ function undissolved(facts: YieldFacts): Explanation[] {
   const { insolubleExcess, limiting } = facts
   const extra = extraOf(facts)
   const filtered = wasDone(facts, 'filter hot', 'refilter')
-  const clear = says(facts.seen, /filtrate clear/)
+  const clear = saw(facts.seen, 'cloud', { is: false, place: 'filtrate' })
   const there =
     insolubleExcess.reduce((sum, one) => sum + one.grams, 0) +
     (filtered ? 0 : limiting.filter(({ isSolid }) => isSolid).reduce((sum, one) => sum + one.grams, 0) * 0.2)
-  if (insolubleExcess.length === 0 || (filtered && clear && !says(facts.seen, /cloud/))) return []
+  if (insolubleExcess.length === 0 || (filtered && clear && !saw(facts.seen, 'cloud', { place: 'filtrate' }))) return []
   const most = there * (filtered ? 0.5 : 1)
   if (most < extra * 0.15) return []
   return [
@@ -181,8 +178,11 @@ function undissolved(facts: YieldFacts): Explanation[] {
           says: !filtered && !wasSkipped(facts, 'filter hot') && 'No filtration from the excess is recorded.',
           times: 1.8,
         },
-        { says: says(facts.seen, /cloud/) && 'The filtrate was seen cloudy.', times: 2.5 },
-        { says: filtered && !says(facts.seen, /cloud/) && 'It was filtered from the excess.', times: 0.4 },
+        { says: saw(facts.seen, 'cloud', { place: 'filtrate' }) && 'The filtrate was seen cloudy.', times: 2.5 },
+        {
+          says: filtered && !saw(facts.seen, 'cloud', { place: 'filtrate' }) && 'It was filtered from the excess.',
+          times: 0.4,
+        },
       ],
     ),
   ]
@@ -208,12 +208,11 @@ function otherSaltWithIt(facts: YieldFacts): Explanation[] {
         },
         [
           { says: comesFirst && 'The model has it come down before the product.', times: 2.5 },
-          { says: says(facts.seen, MIXED) && 'Two kinds of crystals were seen.', times: 3 },
+          { says: saw(facts.seen, 'two kinds') && 'Two kinds of crystals were seen.', times: 3 },
         ],
       ),
     )
 }
-const MIXED = /two kinds|different crystals|needles among|white crystals among|mixed crystals/
 
 function isTold(form: string, told: ReadonlySet<string>): boolean {
   const salt = parseFormula(form)

@@ -29,3 +29,4 @@ export {
   type AccountSetting,
   type Forecast,
 } from './account'
+export { potNow, type PotNow } from './pot-now'

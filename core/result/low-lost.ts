@@ -1,7 +1,7 @@
 import { cause, percentText } from './cause'
 import type { Explanation } from './explanation'
 import { missingOf, missingText } from './missing'
-import { says } from './says'
+import { saw, type Step } from '#core/journal'
 import type { YieldFacts } from './yield-facts'
 
 /** What was made and did not come as crystals: it stayed in the liquor, went with the wash, or was spilled. */
@@ -11,15 +11,16 @@ export const lostOnTheWay = (facts: YieldFacts): Explanation[] => [
   ...spilled(facts),
 ]
 
+const isOfCrop = ({ about }: Step, crop: number): boolean => about?.what === 'product' && about.crop === crop
+
 function leftInLiquor(facts: YieldFacts): Explanation[] {
   const { model, theoretical, run, percent, planned } = facts
   const missing = missingOf(facts)
   // Steps tell what was left out only where somebody followed them.
   const isFollowed = run.steps.some(({ times }) => times > 0)
   const secondOpen =
-    isFollowed &&
-    run.steps.some(({ step, status }) => /crop 2/.test(step.words) && (status === 'open' || status === 'skipped'))
-  const warm = says(facts.seen, /still warm|not cold|not cooled|room temperature/)
+    isFollowed && run.steps.some(({ step, status }) => isOfCrop(step, 2) && (status === 'open' || status === 'skipped'))
+  const warm = saw(facts.seen, 'hot', { place: 'pot' })
   const filtered = run.steps.findIndex(({ step }) => step.do === 'filter')
   const beforeFilter = filtered < 0 ? run.steps : run.steps.slice(0, filtered)
   const iceSkipped =
@@ -65,7 +66,7 @@ function leftInLiquor(facts: YieldFacts): Explanation[] {
         },
         {
           says:
-            says(facts.seen, /still coloured|deep(ly)? coloured|strongly coloured/) &&
+            saw(facts.seen, 'colour', { place: 'liquor', strength: 'strong' }) &&
             'The liquor was seen strongly coloured.',
           times: 1.6,
         },
@@ -83,7 +84,7 @@ function lostInWash(facts: YieldFacts): Explanation[] {
   const each = model && washes.planned > 0 ? model.washLoss / washes.planned : undefined
   const most = each === undefined ? undefined : each * washes.done
   const missing = missingOf(facts)
-  const warm = says(facts.seen, /wash(ed)? (with )?(warm|hot|room)|warm wash|without ice/)
+  const warm = saw(facts.seen, 'hot', { place: 'wash' })
   if (most !== undefined && most < missing * 0.15 && !often && !warm) return []
   return [
     cause(
@@ -107,7 +108,13 @@ function lostInWash(facts: YieldFacts): Explanation[] {
         },
         { says: warm && 'It was not washed ice-cold.', times: 3.4 },
         { says: water && 'It dissolves in water.', times: 1.1 },
-        { says: says(facts.seen, /wash still coloured|wash coloured/) && 'The wash ran off coloured.', times: 2 },
+        {
+          says:
+            saw(facts.seen, 'colour', { place: 'wash' }) &&
+            !saw(facts.seen, 'colour', { place: 'wash', strength: 'slight' }) &&
+            'The wash ran off coloured.',
+          times: 2,
+        },
       ],
     ),
   ]

@@ -1,7 +1,7 @@
 import { findSubstance, formsOf, molarMass, parseFormula } from '#core/formula'
 import { cause, grams, percentText } from './cause'
 import type { Explanation } from './explanation'
-import { says } from './says'
+import { saw } from '#core/journal'
 import { wasDone, type YieldFacts } from './yield-facts'
 
 /** What is all there, and counted wrongly: a lighter form, a reagent with waters nobody counted, half the unit. */
@@ -16,7 +16,7 @@ function lighterForm(facts: YieldFacts): Explanation[] {
   const oven = facts.run.steps.find(
     ({ step, times }) => times > 0 && (step.do === 'ignite' || (step.do === 'dry' && /oven|°C/.test(step.words))),
   )
-  const powder = says(facts.seen, /powder|chalky|opaque|paler|turned white|lost its glitter/)
+  const powder = saw(facts.seen, 'powder')
   const effloresces = facts.row?.air === 'effloresces'
   return facts.forms
     .flatMap(one => {

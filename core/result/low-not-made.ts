@@ -4,7 +4,7 @@ import { cause, grams, percentText } from './cause'
 import type { LeftoverJudgement } from './explain-leftover'
 import type { Explanation } from './explanation'
 import { missingText } from './missing'
-import { says } from './says'
+import { saw } from '#core/journal'
 import type { YieldFacts } from './yield-facts'
 
 /** What was never made: a weak reagent, a reaction cut short, another salt or another reaction in its place. */
@@ -58,9 +58,7 @@ function weakReagent(facts: YieldFacts): Explanation[] {
             times: 2.4,
           },
           {
-            says:
-              says(facts.seen, /old bottle|caked|opened|lumps|smells weak|no label|pale/) &&
-              'The bottle was noted as old or changed.',
+            says: saw(facts.seen, 'old', { place: 'bottle' }) && 'The bottle was noted as old or changed.',
             times: 2.6,
           },
           { says: needed < 0.6 && 'That would be less than two thirds of its strength.', times: 0.4 },
@@ -85,8 +83,8 @@ function leftoverShare(
 function notFinished(facts: YieldFacts): Explanation[] {
   const { seen, run, insolubleExcess } = facts
   const going =
-    says(seen, /still fizz|fizzing when|not finished|much solid left|solid left at the bottom/) &&
-    !says(seen, /fizzing stopped/)
+    (saw(seen, 'gas', { place: 'pot' }) || saw(seen, 'solid', { place: 'pot' })) &&
+    !saw(seen, 'gas', { is: false, place: 'pot' })
   const cut = run.steps.some(({ step, status, times }) => {
     const wanted = step.repeat?.times ?? 1
     return (
@@ -97,7 +95,14 @@ function notFinished(facts: YieldFacts): Explanation[] {
   const back = 1 - facts.used
   const solidLimits = facts.limiting.some(({ isSolid }) => isSolid)
   const much = facts.leftovers.find(({ kind }) => kind === 'too much')
-  if (!going && !cut && !much && back <= 0 && says(seen, /fizzing stopped|no more gas|all dissolved/)) return []
+  if (
+    !going &&
+    !cut &&
+    !much &&
+    back <= 0 &&
+    (saw(seen, 'gas', { is: false, place: 'pot' }) || saw(seen, 'solid', { is: false, place: 'pot' }))
+  )
+    return []
   return [
     cause(
       'not finished',
@@ -151,7 +156,8 @@ function otherSaltInstead(facts: YieldFacts): Explanation[] {
           { says: 'The model has it come down before the product.', times: 2.6 },
           {
             says:
-              says(facts.seen, /colourless|white|wrong colour|other colour/) &&
+              (saw(facts.seen, 'colour', { of: 'unusual' }) ||
+                saw(facts.seen, 'colour', { is: false, place: 'crystals' })) &&
               colourOf(facts.product) &&
               'Its colour was seen to be another.',
             times: 2.5,
@@ -166,7 +172,7 @@ function sideReaction(facts: YieldFacts): Explanation[] {
   const short = leftovers.find(({ kind }) => kind === 'too little')
   // An excess that came back whole shows that nothing else used it up.
   if (!short && leftovers.length > 0) return []
-  const smelled = says(facts.seen, /brown (gas|fumes)|turned brown|darkened|smell of|unexpected gas|turned black/)
+  const smelled = saw(facts.seen, 'gas', { place: 'gas', of: 'brown' }) || saw(facts.seen, 'smell')
   return [
     cause(
       'side reaction',

@@ -1,4 +1,4 @@
-import { effectOf, foldSteps, type StageProcedure, type ToldStage } from '#core/procedure'
+import { effectOf, foldSteps, type Real, type StageProcedure, type ToldStage } from '#core/procedure'
 import { given, standardUncertainty, sum, type Figure } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import { readOperation, WATER, type OperationPlan } from '#core/vessel'
@@ -68,8 +68,7 @@ export class Tape {
     const steps = kept?.steps ?? this.told.steps
     return steps.flatMap((step): Unread[] => {
       const plan = effectOf(step)
-      if (!plan || !('evaporate' in plan || 'evaporateTo' in plan) || kept?.realOf?.(step).volume !== undefined)
-        return []
+      if (!plan || !('evaporate' in plan || 'evaporateTo' in plan) || isRead(kept?.realOf?.(step))) return []
       const off = this.offBy(step.id)
       const account = [1 + off, 1 - off]
         .map(by => steps.map(one => (one === step ? { ...one, does: boiledBy(plan, by) } : one)))
@@ -121,6 +120,9 @@ function boiledBy(plan: OperationPlan, factor: number): OperationPlan {
     ? { evaporateTo: { volume: `${read.value.volume * factor} mL` }, ...of }
     : plan
 }
+
+/** True where somebody read how far the pot was boiled. */
+const isRead = (real: Real | undefined): boolean => real?.volume !== undefined || real?.mass !== undefined
 
 /** A whole number, or a simple share, that the step's rounding has blurred. */
 function tidy(weight: number): number {

@@ -6,11 +6,14 @@ import {
   judgeDryness,
   readReading,
   runOf,
+  seenIn,
+  troubleOf,
   toleranceOf,
   type Dryness,
   type JournalLine,
   type Operation,
   type Run,
+  type Seen,
   type Step,
 } from '#core/journal'
 import { product, standardUncertainty, type Figure } from '#core/quantity'
@@ -20,7 +23,6 @@ import type { ToldStage } from '#core/procedure'
 import { dissolvedOf, dryOf, formulaOf, gathered, portionOf, potOf, type Portion } from '#core/vessel'
 import type { ReadPlan, ReadStage, StageSheet } from '#core/sheet'
 import type { Worksheet } from '#core/assay'
-import { says } from './says'
 import { beforeWinning, forecastOf, isProductForm, realAccounts, whenReacted, type Forecast } from './account'
 import { judgeBatch } from './actual'
 import { assayEvidence, type AssayEvidence } from './assay-evidence'
@@ -83,7 +85,8 @@ export interface YieldFacts {
     readonly ethanol: boolean
   }
   readonly dryness: Dryness & { readonly count: number }
-  readonly seen: string
+  /** What was seen, by its codes, in order. */
+  readonly seen: readonly Seen[]
   readonly spills: readonly string[]
   /** What the account of the vessel says of the product. */
   readonly model?: Forecast
@@ -159,14 +162,9 @@ export function yieldFacts({
     run,
     washes: washesOf(run),
     dryness: { ...judgeDryness(points, toleranceOf(resolution)), count: points.length },
-    seen: mine
-      .flatMap(({ entry, current }) =>
-        current !== undefined && (entry.kind === 'observation' || entry.kind === 'note') ? [current] : [],
-      )
-      .join('. ')
-      .toLowerCase(),
+    seen: mine.flatMap(({ entry, current }) => (current === undefined ? [] : (seenIn(entry) ?? []))),
     spills: mine.flatMap(({ entry, current }) =>
-      entry.kind === 'deviation' && current !== undefined && says(current, /spill|lost/) ? [current] : [],
+      entry.kind === 'deviation' && current !== undefined && troubleOf(entry) === 'loss' ? [current] : [],
     ),
     ...(model && { model }),
     ...(account && { account, tape: tapeOf(account, judged.value) }),
@@ -226,7 +224,7 @@ function washesOf(run: Run): YieldFacts['washes'] {
     skipped: washes.some(({ status }) => status === 'skipped'),
     ethanol: washes.some(
       ({ step, status, times }) =>
-        (times > 0 || status === 'done') && /ethanol|alcohol|acetone|methanol/.test(step.words),
+        (times > 0 || status === 'done') && step.does && 'wash' in step.does && step.does.wash.with !== 'water',
     ),
   }
 }

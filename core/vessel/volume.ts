@@ -2,7 +2,7 @@ import { molarMass } from '#core/formula'
 import { solvents } from '#core/reference'
 import { liquorVolume } from '#core/solution'
 import { atRest } from './rest'
-import { WATER, type Vessel } from './state'
+import { formulaOf, WATER, type Vessel } from './state'
 import type { Setting } from './setting'
 
 /** What a gram of standing solid adds to a volume, mL; as the sheet's, a rough value. */
@@ -60,3 +60,9 @@ export function waterBeyond(vessel: Vessel, left: number, { named, own, product 
     ).vessel.solvents.get(WATER) ?? 0
   return free(whole) <= left ? 0 : whole - found(whole, water => free(water) - left, 22)
 }
+
+/** Mass of all that is in a vessel, g. */
+export const vesselMass = ({ solvents: held, ions, lumps }: Vessel): number =>
+  [...held.values()].reduce((sum, grams) => sum + grams, 0) +
+  [...ions].reduce((sum, [key, moles]) => sum + moles * molarMass(formulaOf(key)), 0) +
+  lumps.reduce((sum, { form, moles }) => sum + moles * molarMass(form), 0)

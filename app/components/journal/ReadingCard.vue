@@ -17,6 +17,7 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
     ? [
         { measure: 'temperature', label: 'Temperature of the pot', placeholder: '°C' },
         { measure: 'volume', label: 'Volume of the liquor', placeholder: 'mL' },
+        { measure: 'net', label: 'Mass of what is in it', placeholder: 'g' },
         { measure: 'pH', label: 'pH', placeholder: '' },
         { measure: 'absorbance', label: 'Absorbance', placeholder: '' },
         { measure: 'conductivity', label: 'Conductivity', placeholder: 'mS/cm' },
@@ -38,7 +39,8 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
 )
 
 /** Drafts of one step may be of several things: a crop and the next. */
-const fieldOf = (measure: Measure): string => `${about.what === 'product' ? `crop ${about.crop} ` : ''}${measure}`
+const fieldOf = (measure: Measure): string =>
+  `${about.what === 'product' ? `crop ${about.crop} ` : about.what === 'pot' ? 'pot ' : ''}${measure}`
 const typed = (measure: Measure): string => textOf(fieldOf(measure))
 const asked = ref<Measure>()
 watch(

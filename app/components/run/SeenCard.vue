@@ -1,83 +1,32 @@
 <script setup lang="ts">
-import type { Operation } from '#core/journal'
+import { chipsFor, colourSeen, colourWords, type Operation, type Seen } from '#core/journal'
 
 /** What is seen, pressed with a gloved finger or in words; the product's colour beside it. */
 const { operation, colour } = defineProps<{
   operation: Operation | undefined
   colour: { word: string; swatch: string } | undefined
 }>()
-const emit = defineEmits<{ seen: [text: string]; note: [text: string] }>()
+const emit = defineEmits<{ seen: [text: string, seen: Seen | undefined]; note: [text: string] }>()
 
-/** What there is to see at each kind of step, most telling first. */
-const gas = ['fizzing', 'fizzing stopped', 'foam', 'brown gas']
-const solid = ['all dissolved', 'solid left at the bottom', 'cloudy', 'clear']
-const crystals = ['crystals: needles', 'crystals: plates', 'crystals: blocks', 'fine powder', 'an oil', 'nothing yet']
-const groups: readonly [readonly Operation[], readonly string[]][] = [
-  [
-    ['add', 'stir', 'dissolve', 'heat', 'hold', 'reflux', 'quench'],
-    [...gas, ...solid],
-  ],
-  [
-    ['observe', 'test'],
-    [...solid, 'fizzing stopped', 'no smell of ammonia', 'smells of ammonia'],
-  ],
-  [
-    ['cool', 'ice', 'freeze', 'stand', 'seed'],
-    ['crystals', ...crystals, 'clear'],
-  ],
-  [
-    ['evaporate', 'evaporate to dryness'],
-    ['crust at the edge', 'a drop on a cold rod skins over', 'crystals', 'clear', 'spits'],
-  ],
-  [
-    ['filter', 'filter hot', 'refilter', 'decant'],
-    ['filtrate clear', 'filtrate cloudy', 'runs well', 'runs slowly', 'cake sucked dry'],
-  ],
-  [
-    ['wash', 'flush'],
-    ['wash pale', 'wash colourless', 'wash still coloured', 'wash neutral to litmus'],
-  ],
-  [
-    ['dry', 'desiccate', 'ignite', 'cool in desiccator', 'weigh'],
-    ['loose and glittering', 'still sticks', 'turned to powder', 'damp'],
-  ],
-]
-const chips = computed(() => [
-  ...(groups.find(([operations]) => operation && operations.includes(operation))?.[1] ?? [
-    'clear',
-    'cloudy',
-    'crystals',
-  ]),
-])
-const colours = [
-  'colourless',
-  'white',
-  'blue',
-  'green',
-  'blue-green',
-  'violet',
-  'pink',
-  'red',
-  'orange',
-  'yellow',
-  'brown',
-  'black',
-]
+const chips = computed(() => chipsFor(operation))
 /** What is said in words and not kept yet; it belongs to its step. */
 const words = defineModel<string>('words', { required: true })
 const isColour = ref(false)
+/** What the words count as, where the chemist says so: words alone are for people. */
+const tag = ref('')
 function keep(kind: 'seen' | 'note'): void {
   const text = words.value.trim()
   if (text === '') return
-  if (kind === 'seen') emit('seen', text)
+  if (kind === 'seen') emit('seen', text, chips.value.find(({ label }) => label === tag.value)?.seen)
   else emit('note', text)
   words.value = ''
+  tag.value = ''
 }
 /** Keeps what is typed as seen. */
 const settle = (): void => keep('seen')
 defineExpose({ settle })
 function seeColour(one: string): void {
-  emit('seen', `colour: ${one}`)
+  emit('seen', `colour: ${one}`, colourSeen(one, operation))
   isColour.value = false
 }
 </script>
@@ -91,12 +40,12 @@ function seeColour(one: string): void {
     <div class="mt-2 flex flex-wrap gap-2">
       <button
         v-for="chip in chips"
-        :key="chip"
+        :key="chip.label"
         type="button"
         class="button button-quiet glove px-4"
-        @click="emit('seen', chip)"
+        @click="emit('seen', chip.label, chip.seen)"
       >
-        {{ chip }}
+        {{ chip.label }}
       </button>
       <button
         type="button"
@@ -110,7 +59,7 @@ function seeColour(one: string): void {
     </div>
     <div v-if="isColour" class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Colour seen">
       <button
-        v-for="one in colours"
+        v-for="one in colourWords"
         :key="one"
         type="button"
         class="button button-quiet glove px-3"
@@ -131,5 +80,12 @@ function seeColour(one: string): void {
       <button type="submit" class="button glove">Seen</button
       ><button type="button" class="button button-quiet glove" @click="keep('note')">Note</button>
     </form>
+    <label v-if="words.trim() !== ''" class="mt-2 flex min-h-12 flex-wrap items-center gap-2 text-[14px]">
+      <span class="text-soft">counts as</span>
+      <select v-model="tag" class="field min-h-12 w-[260px]">
+        <option value="">words only: no judgement hears them</option>
+        <option v-for="chip in chips" :key="chip.label" :value="chip.label">{{ chip.label }}</option>
+      </select>
+    </label>
   </section>
 </template>

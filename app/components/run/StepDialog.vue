@@ -10,9 +10,16 @@ import {
   type Step,
 } from '#core/journal'
 import { explainQuantity, parseQuantity, type Kind } from '#core/quantity'
+import { readOperation, type OperationPlan } from '#core/vessel'
 
 /** One step of a procedure, made or changed: what is done, with what target, how long, until when. */
-const { step, open } = defineProps<{ step: Step | undefined; open: boolean }>()
+const { step, open, species } = defineProps<{
+  step: Step | undefined
+  open: boolean
+  /** What the sheet charges, for a step that puts it in. */
+  species: readonly string[]
+}>()
+const does = ref<OperationPlan>()
 const emit = defineEmits<{ close: []; keep: [step: Omit<Step, 'id'>] }>()
 
 const operation = ref<Operation>('wash')
@@ -26,6 +33,7 @@ watch(
     if (!isOpen) return
     operation.value = step?.do ?? 'wash'
     words.value = step?.words ?? ''
+    does.value = step?.does
     Object.assign(text, {
       target: step?.target ?? '',
       tolerance: step?.tolerance ?? '',
@@ -64,7 +72,11 @@ const labels = {
   wait: 'Then wait',
   every: 'Every so long',
 } as const
-const isGood = computed(() => words.value.trim() !== '' && fields.every(field => !problemOf(field)) && times.value >= 1)
+/** An amount that does not read would take the account’s sight; it is said beside its field. */
+const isEffectGood = computed(() => does.value === undefined || readOperation(does.value).ok)
+const isGood = computed(
+  () => words.value.trim() !== '' && fields.every(field => !problemOf(field)) && times.value >= 1 && isEffectGood.value,
+)
 
 function keep(): void {
   if (!isGood.value) return
@@ -76,6 +88,7 @@ function keep(): void {
     words: words.value.trim(),
     ...(step?.why && { why: step.why }),
     ...(about && { about }),
+    ...(does.value && { does: does.value }),
     ...given('target'),
     ...given('tolerance'),
     ...given('hands'),
@@ -132,6 +145,7 @@ const toggle = (one: Equipment): void => {
             ><span class="label">Until</span>
             <input v-model="text.until" class="field min-h-12" maxlength="200" placeholder="it no longer fizzes" />
           </label>
+          <EffectFields v-model="does" :species="species" />
           <fieldset class="sm:col-span-2">
             <legend class="label">Needs</legend>
             <div class="flex flex-wrap gap-2">

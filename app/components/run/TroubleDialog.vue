@@ -1,10 +1,17 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { rescuesFor, type Rescue, type Step } from '#core/journal'
+import { explainQuantity, parseQuantity, toSignificant } from '#core/quantity'
+import { asksReagent, rescuesFor, withReagent, type Rescue, type Step, type Trouble } from '#core/journal'
+import type { ReagentLine } from '#core/sheet'
 
 /** What went wrong at this step, the usual rescue, and the steps it puts in. */
-const { step, open } = defineProps<{ step: Step | undefined; open: boolean }>()
-const emit = defineEmits<{ close: []; record: [text: string, steps: readonly Omit<Step, 'id'>[]] }>()
+const { step, open, reagents } = defineProps<{
+  step: Step | undefined
+  open: boolean
+  /** What the sheet charges: more of one of them may be added. */
+  reagents: readonly ReagentLine[]
+}>()
+const emit = defineEmits<{ close: []; record: [text: string, steps: readonly Omit<Step, 'id'>[], code: Trouble] }>()
 
 const rescues = computed(() => (step ? rescuesFor(step.do) : []))
 const chosen = ref<Rescue>()
@@ -16,13 +23,48 @@ watch(
     words.value = ''
   },
 )
-const needsWords = computed(() => chosen.value?.trouble === 'Something else' && words.value.trim() === '')
+const candidates = computed(() => reagents.filter(({ planned, mass, volume }) => planned && (mass || volume)))
+const species = ref('')
+const amount = ref('')
+const line = computed(() => candidates.value.find(one => one.species === species.value))
+/** A tenth of what the sheet charges of it. */
+const TENTH = 0.1
+function suggest(): void {
+  const { volume, mass } = line.value ?? {}
+  amount.value = volume
+    ? `${toSignificant(volume.value * TENTH, 2)} mL`
+    : mass
+      ? `${toSignificant(mass.value * TENTH, 2)} g`
+      : ''
+}
+watch(chosen, () => {
+  // What dissolves a solid is mostly measured: a solution comes first.
+  species.value = (candidates.value.find(({ volume }) => volume) ?? candidates.value[0])?.species ?? ''
+  suggest()
+})
+const isAsking = computed(() => chosen.value !== undefined && asksReagent(chosen.value) && candidates.value.length > 0)
+const read = computed(() =>
+  parseQuantity(amount.value, { kinds: line.value?.volume ? ['volume'] : ['mass'], name: 'added', source: 'added' }),
+)
+const amountProblem = computed(() =>
+  read.value.ok ? undefined : { span: read.value.problem.span, ...explainQuantity(read.value.problem) },
+)
+const steps = computed(() => {
+  if (!chosen.value) return []
+  if (!isAsking.value) return chosen.value.steps
+  return withReagent(
+    chosen.value,
+    species.value,
+    line.value?.volume ? { volume: amount.value } : { mass: amount.value },
+  )
+})
+const needsWords = computed(() => chosen.value?.code === 'other' && words.value.trim() === '')
 function record(withSteps: boolean): void {
   if (!chosen.value || needsWords.value) return
   const text = words.value.trim()
-  const said =
-    chosen.value.trouble === 'Something else' ? text : text ? `${chosen.value.trouble}: ${text}` : chosen.value.trouble
-  emit('record', said, withSteps ? chosen.value.steps : [])
+  const said = chosen.value.code === 'other' ? text : text ? `${chosen.value.trouble}: ${text}` : chosen.value.trouble
+  if (withSteps && isAsking.value && !read.value.ok) return
+  emit('record', said, withSteps ? steps.value : [], chosen.value.code)
 }
 </script>
 
@@ -48,15 +90,24 @@ function record(withSteps: boolean): void {
         </div>
         <template v-if="chosen">
           <p class="mt-3 text-[16px]">{{ chosen.advice }}</p>
-          <ol v-if="chosen.steps.length > 0" class="mt-2 list-decimal pl-6 text-[14.5px]">
-            <li v-for="(one, i) in chosen.steps" :key="i">
-              {{ one.words }}<span v-if="one.until" class="text-soft">, until {{ one.until }}</span>
+          <div v-if="isAsking" class="mt-3 grid gap-3 sm:grid-cols-2">
+            <label
+              ><span class="label">More of</span>
+              <select v-model="species" class="field min-h-12" @change="suggest">
+                <option v-for="one in candidates" :key="one.species" :value="one.species">
+                  {{ one.weighAs || one.species }}
+                </option>
+              </select>
+            </label>
+            <QuantityField v-model="amount" wide label="How much" :problem="amountProblem" />
+          </div>
+          <ol v-if="steps.length > 0" class="mt-2 list-decimal pl-6 text-[14.5px]">
+            <li v-for="(one, i) in steps" :key="i">
+              <RichText :text="one.words" /><span v-if="one.until" class="text-soft">, until {{ one.until }}</span>
             </li>
           </ol>
           <label class="mt-3 block"
-            ><span class="label">{{
-              chosen.trouble === 'Something else' ? 'What happened' : 'More about it, if you like'
-            }}</span>
+            ><span class="label">{{ chosen.code === 'other' ? 'What happened' : 'More about it, if you like' }}</span>
             <textarea v-model="words" class="field" rows="2" maxlength="3000" />
           </label>
           <div class="mt-3 flex flex-wrap gap-2">

@@ -308,7 +308,13 @@ const total = computed(() =>
         </form>
       </section>
     </div>
-    <StepDialog :open="isOpen" :step="editing" @close="close" @keep="keep" />
+    <StepDialog
+      :open="isOpen"
+      :step="editing"
+      :species="(batch.stageSheet?.reagents ?? []).filter(({ planned }) => planned).map(({ species }) => species)"
+      @close="close"
+      @keep="keep"
+    />
   </MarginPage>
 </template>
 

@@ -17,12 +17,14 @@ import {
   type About,
   type JournalLine,
   type Measure,
+  type Seen,
+  type Trouble,
   type SpotTest,
   type Step,
   type StepState,
 } from '#core/journal'
 import { formatFigure, product } from '#core/quantity'
-import { currentStage, judgeBatch, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
+import { currentStage, judgeBatch, potNow, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useStepDrafts } from '~/composables/useStepDrafts'
@@ -41,7 +43,7 @@ const library = useLibraryStore()
 const stage = computed(() => batch.stage!)
 const sheet = computed(() => batch.stageSheet)
 const now = useNow({ interval: 1000 })
-const { moved, proposal, run, spans, take, deviate } = useStageRun()
+const { moved, proposal, run, spans, take, deviate, realAccount } = useStageRun()
 const clocks = useTimers()
 const minute = computed(() => Math.floor(now.value.getTime() / 60_000) * 60_000)
 const planned = computed(() => spans(minute.value))
@@ -82,8 +84,9 @@ watch(
 const about = computed((): About | undefined => {
   const of = step.value?.about
   if (!of) return undefined
-  return of.what === 'product'
-    ? { what: 'product', stage: stage.value.id, crop: crop.value }
+  if (of.what === 'product') return { what: 'product', stage: stage.value.id, crop: crop.value }
+  return of.what === 'addition'
+    ? { ...of, stage: stage.value.id, step: step.value!.id }
     : { ...of, stage: stage.value.id }
 })
 const crops = computed(() =>
@@ -111,7 +114,7 @@ const off = computed(() => {
   return offTarget(net.value, wanted, net.kind, step.value?.tolerance)
 })
 const series = computed(() =>
-  about.value?.what === 'product' && !/empty/.test(step.value?.words ?? '')
+  about.value?.what === 'product' && !(step.value?.about?.what === 'product' && step.value.about.empty)
     ? dryingSeries(journal.lines, about.value)
     : undefined,
 )
@@ -215,8 +218,8 @@ function again(): void {
 }
 
 const troubled = ref(false)
-function recordTrouble(text: string, steps: readonly Omit<Step, 'id'>[]): void {
-  deviate(step.value?.id, text, steps)
+function recordTrouble(text: string, steps: readonly Omit<Step, 'id'>[], code: Trouble): void {
+  deviate(step.value?.id, text, steps, code)
   troubled.value = false
   chosenId.value = undefined
   if (steps.length > 0) void nextTick(() => (chosenId.value = run.value.steps[at.value + 1]?.step.id))
@@ -233,8 +236,12 @@ function addStep(draft: Omit<Step, 'id'>): void {
 }
 
 /** A reading belongs to the step at hand and keeps it there. */
-function record(measure: Measure, value: string, instrument?: string): void {
-  const of = about.value ?? { what: 'pot', stage: stage.value.id }
+function record(
+  measure: Measure,
+  value: string,
+  instrument?: string,
+  of: About = about.value ?? { what: 'pot', stage: stage.value.id },
+): void {
   chosenId.value = step.value?.id
   journal.record({
     kind: 'reading',
@@ -246,8 +253,34 @@ function record(measure: Measure, value: string, instrument?: string): void {
     ...(step.value ? { step: step.value.id } : {}),
   } as NewEntry)
 }
-function say(kind: 'observation' | 'note', text: string): void {
-  journal.record({ kind, stage: stage.value.id, ...(step.value ? { step: step.value.id } : {}), text } as NewEntry)
+function say(kind: 'observation' | 'note', text: string, seen?: Seen): void {
+  journal.record({
+    kind,
+    stage: stage.value.id,
+    ...(step.value ? { step: step.value.id } : {}),
+    text,
+    ...(seen && { seen }),
+  } as NewEntry)
+}
+const unreadAttempt = useAttempt('What was not read', () => {
+  if (!batch.read?.ok) return []
+  const actual = judgeBatch(batch.read.value, journal.lines, stage.value.id)
+  return actual.ok ? actual.value.unread : []
+})
+const potAttempt = useAttempt('What is in the pot', () =>
+  realAccount.value
+    ? potNow(realAccount.value, run.value, journal.lines, unreadAttempt.value.value ?? [], library.substances)
+    : undefined,
+)
+const pot = potAttempt.value
+/** The pot can be read at any step, whatever the step is about. */
+const isReadingPot = ref(false)
+watch(
+  () => step.value?.id,
+  () => (isReadingPot.value = false),
+)
+function recordPot(measure: Measure, value: string, instrument?: string): void {
+  record(measure, value, instrument, { what: 'pot', stage: stage.value.id })
 }
 const spots = computed((): SpotTest[] =>
   journal.lines.flatMap(({ entry, current }) =>
@@ -344,7 +377,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
       </StepTape></PanelGuard
     >
     <main class="min-w-0 bg-sheet px-6 py-[18px]">
-      <FailedParts :of="[proposal, judged]" />
+      <FailedParts :of="[proposal, judged, potAttempt, unreadAttempt]" />
       <MovedCharges :moved="moved" />
       <p v-if="!sheet" class="text-[17px]">
         The sheet has no figures yet:
@@ -487,6 +520,27 @@ onKey('w', () => (troubled.value = step.value !== undefined))
               @tested="test"
           /></PanelGuard>
         </div>
+        <PanelGuard v-if="pot" name="In the pot now"><PotNow class="mt-4" :pot="pot" /></PanelGuard>
+        <div v-if="about?.what !== 'pot'" class="mt-3">
+          <button
+            type="button"
+            class="button button-quiet glove"
+            :aria-expanded="isReadingPot"
+            @click="isReadingPot = !isReadingPot"
+          >
+            Weigh or measure the pot
+          </button>
+          <PanelGuard v-if="isReadingPot" name="The reading of the pot"
+            ><ReadingCard
+              class="mt-2"
+              :about="{ what: 'pot', stage: stage.id }"
+              :weighing="{ portions: [] }"
+              :by-volume="false"
+              :text-of="drafts.textOf"
+              @type="drafts.setText"
+              @record="recordPot"
+          /></PanelGuard>
+        </div>
         <PanelGuard name="What is seen"
           ><SeenCard
             ref="seen"
@@ -494,7 +548,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             class="mt-4"
             :operation="step.do"
             :colour="colour"
-            @seen="say('observation', $event)"
+            @seen="(text, code) => say('observation', text, code)"
             @note="say('note', $event)"
           >
             <PhotoButton
@@ -546,8 +600,20 @@ onKey('w', () => (troubled.value = step.value !== undefined))
       <PanelGuard name="The margin"><MarginColumn :notes="notes" class="mt-2 border-l-0" /></PanelGuard>
     </div>
     <CorrectionDialog :line="correcting" @close="correcting = undefined" @correct="correct" />
-    <TroubleDialog :open="troubled" :step="step" @close="troubled = false" @record="recordTrouble" />
-    <StepDialog :open="adding" :step="undefined" @close="adding = false" @keep="addStep" />
+    <TroubleDialog
+      :open="troubled"
+      :step="step"
+      :reagents="sheet?.reagents ?? []"
+      @close="troubled = false"
+      @record="recordTrouble"
+    />
+    <StepDialog
+      :open="adding"
+      :step="undefined"
+      :species="(sheet?.reagents ?? []).filter(({ planned }) => planned).map(({ species }) => species)"
+      @close="adding = false"
+      @keep="addStep"
+    />
   </div>
 </template>
 
