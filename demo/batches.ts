@@ -177,7 +177,7 @@ function nickel(now: Date): DemoBatch {
   run.saw(1600, 'filtrate clear')
   run.read(260, crop(1), 'tare', '28.40 g')
   run.read(259, crop(1), 'gross', '43.52 g')
-  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.11 g')
+  run.read(215, charge('(NH4)2SO4', 's2'), 'net', '7.19 g')
   run.saw(190, 'Both dissolved at 70 °C; the mixed liquor is blue-green and clear.', 's2')
   run.saw(150, 'crystals', 's2')
   const icing = stepsOf(document, 's2').findIndex(step => step.do === 'ice')
