@@ -102,7 +102,7 @@ const rules: readonly ((seen: Seen) => Caution | undefined)[] = [
   waterOntoAcid,
   ({ isLastCharge }) => (isLastCharge ? { code: 'exotherm' } : undefined),
   seen => gas(seen, 'gas', () => true),
-  seen => gas(seen, 'foaming', form => form === 'CO2'),
+  seen => (seen.before.solvents.size > 0 ? gas(seen, 'foaming', form => form === 'CO2') : undefined),
   seen => gas(seen, 'hydrogen', form => form === 'H2'),
   seen => gas(seen, 'toxic-gas', isToxic),
   seen => gas(seen, 'brown-fumes', form => form === 'NO' || form === 'NO2'),

@@ -4,6 +4,7 @@ import { difference, standardUncertainty } from '#core/quantity'
 import { readPlan } from '#core/sheet'
 import { judgeBatch } from './actual'
 import { explainYield } from './explain-yield'
+import { challengeOf } from './challenge'
 import { ledgerOf } from './ledger'
 import { batchOf, planted } from './fixtures/planted-causes'
 
@@ -80,5 +81,26 @@ describe('ledgerOf', { timeout: 60_000 }, () => {
     const carbon = ledger('cobalt chloride spilled').find(({ element }) => element === 'C')!
     expect(carbon.out.map(({ place }) => place).sort()).toEqual(['filtered off', 'gas'])
     expect(carbon.closes).toBe(true)
+  })
+})
+
+describe('challengeOf', () => {
+  const challenge = (name: string, weighed?: string[]) => {
+    const found = planted.find(one => one.name === name)!
+    const { plan, steps, entries } = batchOf(weighed ? { ...found, weighed } : found)
+    const read = readPlan(plan)
+    if (!read.ok) throw new Error(name)
+    return challengeOf(explainYield({ plan: read.value, lines: foldJournal(entries), stageId: 's1', steps })!.facts)
+  }
+  it('tells of a yield of 94 % where the liquor keeps a third, with the numbers', () => {
+    /* Not iced, at 25 °C: 12.2 g can come of 37.96; 35.7 g weighed are 94 %. */
+    const words = challenge('zinc sulfate never cooled in ice', ['35.70 g', '35.70 g'])!
+    expect(words).toContain('24.2')
+    expect(words).toContain('35.7')
+    expect(words).toContain('12.3')
+  })
+  it('says nothing of what is possible, and leaves what is over 100 % to the yield itself', () => {
+    expect(challenge('zinc sulfate never cooled in ice', ['11.50 g', '11.50 g'])).toBeUndefined()
+    expect(challenge('zinc sulfate never cooled in ice', ['40.00 g', '40.00 g'])).toBeUndefined()
   })
 })

@@ -2,6 +2,7 @@ import { productMass } from '#core/journal'
 import type { Figure } from '#core/quantity'
 import { realAccounts } from './account'
 import { judgeBatch } from './actual'
+import { challengeOf } from './challenge'
 import type { LeftoverJudgement } from './explain-leftover'
 import { explainYield, type YieldJudgement } from './explain-yield'
 import type { Explanation } from './explanation'
@@ -19,6 +20,8 @@ export interface BatchVerdict {
   readonly leftovers: readonly LeftoverJudgement[]
   readonly rungs: readonly Rung[]
   readonly ledger: readonly LedgerRow[]
+  /** A yield above what liquor and wash allow, in words. */
+  readonly challenge?: string
 }
 
 /** The verdict on a stage; undefined while its product is not weighed. */
@@ -27,6 +30,7 @@ export function verdictOf(setting: YieldSetting): BatchVerdict | undefined {
   const actual = judgeBatch(setting.plan, setting.lines, setting.stageId)
   if (!judgement || !actual.ok || !actual.value.result) return undefined
   const { facts, kind, difference, explanations } = judgement
+  const challenge = challengeOf(facts)
   return {
     kind,
     difference,
@@ -34,6 +38,7 @@ export function verdictOf(setting: YieldSetting): BatchVerdict | undefined {
     leftovers: facts.leftovers,
     rungs: ladderOf(facts, actual.value.result),
     ledger: ledgerOf(actual.value, facts),
+    ...(challenge !== undefined && { challenge }),
   }
 }
 

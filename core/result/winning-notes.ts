@@ -100,12 +100,14 @@ function hotFilterNote({ hotFilter }: WinningSetting): MarginNote[] {
 function limitsOfTheModel({ account, product, curves }: WinningSetting): MarginNote[] {
   if (!account) return []
   const notes: MarginNote[] = []
-  const dry = account.events.find(
-    ({ operation, after }) =>
-      (operation.do === 'cool' || operation.do === 'boil off' || operation.do === 'boil down') &&
-      after.lumps.length > 0 &&
-      (after.solvents.get('water') ?? 0) < NOTHING,
-  )
+  const dry =
+    account.way.way !== 'heat dry' &&
+    account.events.find(
+      ({ operation, after }) =>
+        (operation.do === 'cool' || operation.do === 'boil off' || operation.do === 'boil down') &&
+        after.lumps.length > 0 &&
+        (after.solvents.get('water') ?? 0) < NOTHING,
+    )
   if (dry)
     notes.push(
       note(

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { BarChart, LineChart } from 'echarts/charts'
+import { LineChart } from 'echarts/charts'
 import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
@@ -9,7 +9,7 @@ import { effectOf, tellVessel, type ToldStage } from '#core/procedure'
 
 /** What a way that has no solubility curve is seen by: the temperature against time of a dry one, what each wash leaves in the cake of a precipitate. */
 const { account } = defineProps<{ account: ToldStage }>()
-use([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer])
+use([LineChart, GridComponent, TooltipComponent, CanvasRenderer])
 
 const isDry = computed(() => account.way.way === 'heat dry')
 const font = { fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif', color: '#566063' }
@@ -82,17 +82,22 @@ const option = computed(() => ({
       ]
     : [
         {
-          type: 'bar',
+          type: 'line',
           data: left.value.map(({ mass }) => Math.max(mass, 1e-9)),
           itemStyle: { color: '#17695c' },
-          barMaxWidth: 54,
+          lineStyle: { color: '#17695c', width: 2 },
+          symbolSize: 9,
         },
       ],
 }))
 </script>
 
 <template>
-  <figure v-if="isDry || left.length > 1" class="m-0 mt-3">
+  <figure
+    v-if="isDry || left.length > 1"
+    class="m-0 mt-3"
+    :class="isDry ? '' : 'grid items-center gap-4 lg:grid-cols-[minmax(0,1fr)_260px]'"
+  >
     <div class="h-[220px] w-full" role="img" :aria-label="isDry ? 'Temperature against time' : 'What each wash leaves'">
       <VChart :option="option" :update-options="{ notMerge: true }" autoresize />
     </div>

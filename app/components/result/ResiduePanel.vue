@@ -45,7 +45,7 @@ const emit = defineEmits<{ working: [figure: Figure] }>()
       ask.
     </p>
     <p class="small mt-1">
-      From the sheet and the weighings: the product that did not come as crystals counts as left in the liquor, an upper
+      From the vessel’s account and the weighings: the product that did not come as crystals counts as left in the liquor, an upper
       bound. Usual practice, no source.
     </p>
   </section>

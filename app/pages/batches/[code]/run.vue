@@ -444,6 +444,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             @again="again"
             @add="adding = true"
         /></PanelGuard>
+        <PanelGuard v-if="pot" name="In the pot now"><PotNow class="mt-4" :pot="pot" /></PanelGuard>
         <PanelGuard v-if="series && series.weighings.length > 0" name="The drying"
           ><DryingCard class="mt-3" :weighings="series.weighings" :resolution="series.resolution"
         /></PanelGuard>
@@ -520,7 +521,6 @@ onKey('w', () => (troubled.value = step.value !== undefined))
               @tested="test"
           /></PanelGuard>
         </div>
-        <PanelGuard v-if="pot" name="In the pot now"><PotNow class="mt-4" :pot="pot" /></PanelGuard>
         <div v-if="about?.what !== 'pot'" class="mt-3">
           <button
             type="button"

@@ -61,7 +61,12 @@ const residues = residuesAttempt.value
 const form = computed(() => actual.value?.sheet.products[0]?.form ?? '')
 const spread = computed(() => (result.value ? standardUncertainty(result.value.percent) : 0))
 const isOver = computed(() => result.value !== undefined && result.value.percent.value - 1 > 2 * spread.value)
-const notesAttempt = useAttempt('The margin', (): MarginNote[] => (actual.value ? yieldNotes(actual.value) : []))
+const notesAttempt = useAttempt('The margin', (): MarginNote[] => [
+  ...(verdict.value?.challenge !== undefined
+    ? [{ tone: 'caution' as const, tag: 'More than the liquor allows', text: verdict.value.challenge }]
+    : []),
+  ...(actual.value ? yieldNotes(actual.value) : []),
+])
 const notes = computed(() => notesAttempt.value.value ?? [])
 
 const { shown, show, close } = useWorking(() => [actual.value, route.value, residues.value, verdict.value])
