@@ -15,7 +15,7 @@ const FIRST = [
   /\/core\/(?:reference|formula|equation|quantity|problem|document|species|sheet)\//,
   /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
   /\/core\/vessel\/protons\./,
-  /\/core\/result\/(?:bench-notes|hazard-notes|margin|words)\./,
+  /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|problems|scale-moves)\./,
   /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
   /\/app\/composables\/use(?:Attempt|History|Ringing|Timers|Working)\./,

@@ -2,7 +2,7 @@ import { bench, describe } from 'vitest'
 import { demoBatches } from '#demo'
 import { computeWorksheet } from '#core/assay'
 import { foldJournal } from '#core/journal'
-import { verdictOf } from '#core/result'
+import { verdictOf } from '#core/cause'
 import { readPlan } from '#core/sheet'
 
 const demo = demoBatches(new Date('2026-05-04T12:00:00Z'))

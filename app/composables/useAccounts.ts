@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { plannedAccounts, realAccounts } from '#core/result'
+import { plannedAccounts, realAccounts } from '#core/outcome'
 import { useAttempt } from './useAttempt'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step, type Trouble } from '#core/journal'
 import { followSheet } from '#core/procedure'
-import { bareSteps } from '#core/result'
+import { bareSteps } from '#core/overview'
 import { useAccounts } from './useAccounts'
 import { useAttempt } from './useAttempt'
 import { TAKEN, useBatchStore } from '~/stores/batch'

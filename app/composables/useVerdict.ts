@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, watch, type Ref } from 'vue'
-import type { BatchVerdict } from '#core/result'
+import type { BatchVerdict } from '#core/cause'
 import type { Attempt } from './useAttempt'
 import type { VerdictQuestion } from '../workers/verdict'
 

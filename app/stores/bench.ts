@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { LaneStep, Timer } from '#core/journal'
-import type { BatchBrief } from '#core/result'
+import type { BatchBrief } from '#core/overview'
 import { hearLive } from '~/utils/live'
 import { useBatchStore } from './batch'
 import { useJournalStore } from './journal'

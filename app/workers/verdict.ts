@@ -3,7 +3,7 @@ import type { OwnRow } from '#core/document'
 import { parseFormula } from '#core/formula'
 import type { JournalLine, Step } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
-import { verdictOf, type BatchVerdict } from '#core/result'
+import { verdictOf, type BatchVerdict } from '#core/cause'
 import { readPlan, type Plan } from '#core/sheet'
 import { curveOf } from '#core/solution'
 

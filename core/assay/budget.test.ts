@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { stated, statedWords } from '#core/quantity'
-import { assayWords } from '#core/result'
+import { assayWords } from '#core/remarks'
 import { computeWorksheet, newWorksheet, studentT, type Worksheet } from '.'
 
 const soda = (strength: string, ...rows: [mass: string, volume: string][]): Worksheet => ({

@@ -10,7 +10,7 @@ import {
   grubbsLimit,
   newWorksheet,
 } from '.'
-import { assayNotes } from '#core/result'
+import { assayNotes } from '#core/remarks'
 import { fRows, grubbsRows, studentRows } from './fixtures/distributions'
 import { incompleteBeta, studentT } from './student'
 

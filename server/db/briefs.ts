@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import { dueAt, ringsAt } from '#core/journal'
-import { unreadableBrief, type BatchBrief } from '#core/result'
+import { unreadableBrief, type BatchBrief } from '#core/overview'
 import { readDocument, type OwnRow } from '#core/document'
 import type { SubstanceRow } from '#core/reference'
 import { briefHere, type BriefJob } from '../jobs/briefs'

@@ -4,7 +4,7 @@ import { Worker } from 'node:worker_threads'
 import type { BatchDocument } from '#core/document'
 import type { Entry } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
-import { briefOf, unreadableBrief, type BatchBrief } from '#core/result'
+import { briefOf, unreadableBrief, type BatchBrief } from '#core/overview'
 
 /** A batch to work out. */
 export interface BriefJob {

@@ -8,7 +8,7 @@ import {
   type Worksheet,
   type WorksheetKind,
 } from '#core/assay'
-import { assayNotes, assayWords, expectedOf, shownDecimals } from '#core/result'
+import { assayNotes, assayWords, expectedOf, shownDecimals } from '#core/remarks'
 
 /** Worksheets that are worked out as they are typed, of a batch or standing alone; the margin says what they mean. */
 const { assays, facts } = defineProps<{

@@ -2,7 +2,7 @@
 import { Check, CircleHelp, TriangleAlert } from '@lucide/vue'
 import type { Worksheet } from '#core/assay'
 import type { Formula } from '#core/formula'
-import { proofOf, type Claim } from '#core/result'
+import { proofOf, type Claim } from '#core/cause'
 
 /** Purity and identity of the product together: what its worksheets prove, where they disagree, and what is still open. */
 const { product, assays } = defineProps<{ product: Formula; assays: readonly Worksheet[] }>()

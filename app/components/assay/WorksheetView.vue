@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { shapeOf, type CurvePoints, type Worksheet, type WorksheetResult } from '#core/assay'
-import { coverageWords } from '#core/result'
+import { coverageWords } from '#core/remarks'
 import { useWorking } from '~/composables/useWorking'
 
 /** One worksheet: what it asks, its rows or its file, and what they say. */

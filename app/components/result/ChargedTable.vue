@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { completed, explainQuantity, formatFigure, parseQuantity, type Figure } from '#core/quantity'
-import type { ActualStage } from '#core/result'
+import type { ActualStage } from '#core/outcome'
 
 /** What was really charged, what should be left of it, and what came back: typed here once it is dry and weighed. */
 const { actual } = defineProps<{ actual: ActualStage }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { colourOf, parseFormula } from '#core/formula'
 import { formatFigure } from '#core/quantity'
-import type { Rung } from '#core/result'
+import type { Rung } from '#core/cause'
 
 /** The yield that the same mass would be as each form, against the 100 % line, and whether this batch could have made it. */
 const { rungs } = defineProps<{ rungs: readonly Rung[] }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatFigure, type Figure } from '#core/quantity'
-import type { LeftoverJudgement } from '#core/result'
+import type { LeftoverJudgement } from '#core/cause'
 
 /** What came back of an excess, against what the sheet leaves of it, and what would explain the difference. */
 const { leftovers } = defineProps<{ leftovers: readonly LeftoverJudgement[] }>()

@@ -4,7 +4,7 @@ import { TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
-import type { LedgerRow } from '#core/result'
+import type { LedgerRow } from '#core/outcome'
 import { placeColours } from './place-colours'
 
 /** One element as a flow: from its bottles through the pot to the places where it went. */

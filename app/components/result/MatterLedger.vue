@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Figure } from '#core/quantity'
-import type { LedgerRow } from '#core/result'
+import type { LedgerRow } from '#core/outcome'
 import { placeColours } from './place-colours'
 
 /** The ledger of matter: for each element in on the left, out on the right, and the zip between them closed or open by how much; or as a flow. */

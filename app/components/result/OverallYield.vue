@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatFigure, standardUncertainty, type Figure } from '#core/quantity'
-import type { RouteYields } from '#core/result'
+import type { RouteYields } from '#core/outcome'
 
 /** Each stage's yield, the route's, and on each element: what share of what came in bottles is in the last product. */
 const { yields, names, at } = defineProps<{ yields: RouteYields; names: readonly string[]; at: number }>()

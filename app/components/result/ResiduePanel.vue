@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatValue, type Figure } from '#core/quantity'
-import type { Residues } from '#core/result'
+import type { Residues } from '#core/outcome'
 
 /** What this stage leaves, and what treats it: how much, in what order, the sign that it is done. */
 const { residues } = defineProps<{ residues: Residues }>()
@@ -45,8 +45,8 @@ const emit = defineEmits<{ working: [figure: Figure] }>()
       ask.
     </p>
     <p class="small mt-1">
-      From the vessel’s account and the weighings: the product that did not come as crystals counts as left in the liquor, an upper
-      bound. Usual practice, no source.
+      From the vessel’s account and the weighings: the product that did not come as crystals counts as left in the
+      liquor, an upper bound. Usual practice, no source.
     </p>
   </section>
 </template>

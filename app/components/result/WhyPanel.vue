@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatValue } from '#core/quantity'
-import type { BatchVerdict } from '#core/result'
+import type { BatchVerdict } from '#core/cause'
 
 /** What would explain this yield, likeliest first, with what each needs and what this batch says for and against it. */
 const { verdict } = defineProps<{ verdict: BatchVerdict }>()

@@ -1,4 +1,4 @@
-import type { Where } from '#core/result'
+import type { Where } from '#core/outcome'
 
 /** Warm tints for what comes out, verdigris for what was wanted; each place stands with its word beside it. */
 export const placeColours: Record<Where, string> = {

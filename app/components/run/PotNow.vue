@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { vesselWords } from '#core/procedure'
-import type { PotNow } from '#core/result'
+import type { PotNow } from '#core/outcome'
 
 /** What the vessel holds now by the account of the run, and how it should look; what was seen against it. */
 const { pot } = defineProps<{ pot: PotNow }>()

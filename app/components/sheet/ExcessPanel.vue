@@ -10,7 +10,7 @@ import {
   type StagePlan,
   type StageSheet,
 } from '#core/sheet'
-import type { Setting } from '#core/result'
+import type { Setting } from '#core/remarks'
 
 /** What a reagent in more or less excess costs and risks, and where it goes. */
 const { stage, sheet, setting, species } = defineProps<{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatFigure, formatValue } from '#core/quantity'
 import { hasUnread, heatOf, type PlanSheet, type StageSheet } from '#core/sheet'
-import type { Setting } from '#core/result'
+import type { Setting } from '#core/remarks'
 
 export type Fact = 'water' | 'gas' | 'heat' | 'ions' | 'product'
 /** The stage in five figures; each opens what it is made of. */

@@ -10,7 +10,7 @@ import {
   type StagePlan,
   type StageSheet,
 } from '#core/sheet'
-import type { Setting } from '#core/result'
+import type { Setting } from '#core/remarks'
 import type { Span } from '#core/problem'
 
 /** Each gas of the stage: how fast it comes, what holds it, and what it would come to in the room. */

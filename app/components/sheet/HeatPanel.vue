@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { formatValue, type Figure } from '#core/quantity'
 import { hasUnread, heatOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
-import type { Setting } from '#core/result'
+import type { Setting } from '#core/remarks'
 import type { Span } from '#core/problem'
 
 /** Heat of the stage, how far it would warm, and how long a bath needs to carry it off. */

@@ -2,7 +2,7 @@
 import { formatFigure, type Figure } from '#core/quantity'
 import { explainSolubility } from '#core/solution'
 import { hasUnread, potOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
-import type { Setting } from '#core/result'
+import type { Setting } from '#core/remarks'
 import type { Span } from '#core/problem'
 
 /** The water of the stage: where it comes from and goes, what it must hold, and the vessel it stands in. */

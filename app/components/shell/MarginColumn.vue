@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MarginNote } from '#core/result'
+import type { MarginNote } from '#core/remarks'
 
 /** What the software judged, beside what it concerns. */
 const { notes } = defineProps<{ notes: readonly MarginNote[] }>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { MarginNote } from '#core/result'
+import type { MarginNote } from '#core/remarks'
 import type { Attempt } from '~/composables/useAttempt'
 
 /** The frame of a page of the work: what it is about on the sheet, what the software judged in the margin beside it, or below on a narrow screen. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { assayStart } from '#core/result'
+import { assayStart } from '#core/outcome'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import type { NewEntry } from '~/stores/outbox'

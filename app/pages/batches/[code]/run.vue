@@ -24,7 +24,9 @@ import {
   type StepState,
 } from '#core/journal'
 import { formatFigure, product } from '#core/quantity'
-import { currentStage, judgeBatch, potNow, sheetNotes, yieldNotes, type MarginNote } from '#core/result'
+import { currentStage } from '#core/overview'
+import { judgeBatch, potNow } from '#core/outcome'
+import { sheetNotes, yieldNotes, type MarginNote } from '#core/remarks'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useStepDrafts } from '~/composables/useStepDrafts'

@@ -2,7 +2,7 @@
 import { onKeyStroke } from '@vueuse/core'
 import { parseFormula, relate } from '#core/formula'
 import type { Figure } from '#core/quantity'
-import { sheetNotes, type MarginNote } from '#core/result'
+import { sheetNotes, type MarginNote } from '#core/remarks'
 import {
   explainPlan,
   findReagent,

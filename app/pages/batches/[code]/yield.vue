@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { formatFigure, formatValue, standardUncertainty } from '#core/quantity'
-import { judgeBatch, residuesLeft, routeYields, yieldNotes, type MarginNote } from '#core/result'
+import { judgeBatch, routeYields } from '#core/outcome'
+import { residuesLeft } from '#core/cause'
+import { yieldNotes, type MarginNote } from '#core/remarks'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useWorking } from '~/composables/useWorking'

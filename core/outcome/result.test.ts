@@ -4,7 +4,9 @@ import { foldJournal, type About, type Entry, type Measure } from '#core/journal
 import { exact, formatFigure, parseQuantity, standardUncertainty, type Figure } from '#core/quantity'
 import { hazardStatements, substances } from '#core/reference'
 import { computePlan, readPlan, type Plan } from '#core/sheet'
-import { judgeBatch, judgeYield, nextWant, sheetNotes, theoreticalFrom, yieldNotes } from '.'
+import { judgeBatch, judgeYield, theoreticalFrom } from '.'
+import { nextWant } from '#core/overview'
+import { sheetNotes, yieldNotes } from '#core/remarks'
 
 const formula = (text: string): Formula => {
   const read = parseFormula(text)

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest'
 import { foldJournal } from '#core/journal'
 import { difference, standardUncertainty } from '#core/quantity'
 import { readPlan } from '#core/sheet'
-import { judgeBatch } from './actual'
+import { judgeBatch } from '#core/outcome'
 import { explainYield } from './explain-yield'
-import { challengeOf } from './challenge'
-import { ledgerOf } from './ledger'
+import { challengeOf } from '#core/outcome'
+import { ledgerOf } from '#core/outcome'
 import { batchOf, planted } from './fixtures/planted-causes'
 
 const ledger = (name: string, weighed?: string[]) => {

@@ -1,5 +1,5 @@
 import { formatFigure, formatValue, standardUncertainty } from '#core/quantity'
-import type { ActualStage } from './actual'
+import type { ActualStage } from '#core/outcome'
 import type { MarginNote } from './note'
 import { listed } from './words'
 

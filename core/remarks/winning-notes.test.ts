@@ -3,7 +3,8 @@ import { parseFormula, type Formula } from '#core/formula'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
 import { findCurve } from '#core/solution'
 import type { OperationPlan } from '#core/vessel'
-import { forecastOf, plannedAccounts, winningNotes, type WinningSetting } from '.'
+import { forecastOf, plannedAccounts } from '#core/outcome'
+import { winningNotes, type WinningSetting } from '.'
 
 const f = (text: string): Formula => {
   const read = parseFormula(text)

@@ -4,7 +4,7 @@ import type { ToldStage } from '#core/procedure'
 import { solubilityProductSource } from '#core/reference'
 import { findCurve, ionsOfSparing, type Curve, type Verdict } from '#core/solution'
 import { dissolvedOf, formulaOf } from '#core/vessel'
-import { forecastOf, isProductForm, whenReacted } from './account'
+import { forecastOf, isProductForm, whenReacted } from '#core/outcome'
 import type { MarginNote } from './note'
 
 /** What the margin of a procedure knows: the account of its vessels, and what was found of it. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { foldJournal, type Entry } from '#core/journal'
 import { readPlan, type StagePlan } from '#core/sheet'
 import { judgeBatch } from './actual'
-import { judgeLeftovers } from './explain-leftover'
+import { judgeLeftovers } from '#core/cause'
 
 /** 0.1320 mol of acid; 9.12 g of zinc of 99.5 % are 0.1388 mol: 0.445 g should be left. */
 const zinc: StagePlan = {

@@ -49,10 +49,7 @@ const places: Partial<Record<Place, Where>> = {
  * The ledger of matter of a stage: each element but hydrogen and oxygen, whose water comes and goes unweighed. In: what was charged. Out: the crystals as they were weighed, what came back and
  * was weighed, and what left the vessel by its account over the real readings. Nothing is trimmed: a weighing that the account does not allow shows as open, on either side.
  */
-export function ledgerOf(
-  actual: ActualStage,
-  facts: { readonly product: Formula; readonly tape?: Tape },
-): LedgerRow[] {
+export function ledgerOf(actual: ActualStage, facts: { readonly product: Formula; readonly tape?: Tape }): LedgerRow[] {
   const { result } = actual
   if (!result) return []
   return elementsOf(actual.sheet).map(({ element, from }) => {

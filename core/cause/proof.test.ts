@@ -4,7 +4,8 @@ import { molarMass, parseFormula } from '#core/formula'
 import type { Entry } from '#core/journal'
 import { foldJournal } from '#core/journal'
 import { assayEvidence } from './assay-evidence'
-import { assayStart, proofOf } from '.'
+import { assayStart } from '#core/outcome'
+import { proofOf } from '.'
 
 const formula = (text: string) => {
   const read = parseFormula(text)

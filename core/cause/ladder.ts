@@ -2,9 +2,9 @@ import { findSubstance, molarMass, molarMassFigure, parseFormula, relate, type F
 import { exact, product, standardUncertainty, type Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
 import { ionsOf } from '#core/species'
-import type { Relative } from './relatives'
+import type { Relative } from '#core/outcome'
 import { wasDone, type YieldFacts } from './yield-facts'
-import { percentOf, type FormYield } from './yield'
+import { percentOf, type FormYield } from '#core/outcome'
 
 /** One form on the ladder: what the weighed mass would be as it, and whether this batch could have made it. */
 export interface Rung extends FormYield {

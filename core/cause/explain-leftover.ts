@@ -1,7 +1,7 @@
 import { difference, standardUncertainty, type Figure } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import { grams, percentText } from './cause'
-import type { Recovered } from './recovered'
+import type { Recovered } from '#core/outcome'
 
 export interface LeftoverCause {
   readonly title: string

@@ -1,0 +1,6 @@
+export { type LeftoverJudgement, judgeLeftovers } from './explain-leftover'
+export { type YieldJudgement, explainYield } from './explain-yield'
+export { type CauseCode, type Explanation } from './explanation'
+export { type Rung, ladderOf } from './ladder'
+export { type Claim, type Proof, proofOf } from './proof'
+export { type BatchVerdict, residuesLeft, verdictOf } from './verdict'

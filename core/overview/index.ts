@@ -1,0 +1,2 @@
+export { type BatchBrief, type Procedures, bareSteps, briefOf, unreadableBrief } from './brief'
+export { type NextWant, type Standing, currentStage, nextWant } from './standing'

@@ -1,0 +1,6 @@
+export { assayNotes, assayWords, coverageWords, expectedOf, resultWords, shownDecimals } from './assay-notes'
+export { statements } from './hazard-notes'
+export { sheetNotes } from './margin'
+export { type MarginNote, type Setting } from './note'
+export { type WinningSetting, winningNotes } from './winning-notes'
+export { yieldNotes } from './yield-notes'
