@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { LaneStep } from '#core/journal'
+import type { LaneStep } from '#core/procedure'
 import { calendarOf, localCalendar } from './calendar'
 
 const now = new Date(2026, 4, 4, 10).getTime()

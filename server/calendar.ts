@@ -1,5 +1,6 @@
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
-import { layOut, usualHours, type Calendar, type Hours, type LaneSpan, type LaneStep } from '#core/journal'
+import type { Calendar } from '#core/journal'
+import { layOut, usualHours, type Hours, type LaneSpan, type LaneStep } from '#core/procedure'
 
 /** The server's own calendar: hands work by the clock on its wall. */
 export const localCalendar: Calendar = {

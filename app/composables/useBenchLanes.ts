@@ -1,6 +1,6 @@
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
-import { clashesOf, layOut, usualHours, type Clash, type LaneSpan } from '#core/journal'
+import { clashesOf, layOut, usualHours, type Clash, type LaneSpan } from '#core/procedure'
 import { useBenchStore, type BenchBatch } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
 import { localCalendar } from '~/utils/calendar'

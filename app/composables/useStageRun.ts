@@ -1,5 +1,6 @@
 import { computed } from 'vue'
-import { laneOf, layOut, runOf, usualHours, type LaneSpan, type Step, type Trouble } from '#core/journal'
+import { type Step, type Trouble } from '#core/journal'
+import { laneOf, layOut, runOf, usualHours, type LaneSpan } from '#core/procedure'
 import { followSheet } from '#core/procedure'
 import { bareSteps } from '#core/overview'
 import { useAccounts } from './useAccounts'

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { LaneStep, Timer } from '#core/journal'
+import type { Timer } from '#core/journal'
+import type { LaneStep } from '#core/procedure'
 import type { BatchBrief } from '#core/overview'
 import { hearLive } from '~/utils/live'
 import { useBatchStore } from './batch'

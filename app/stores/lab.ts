@@ -1,7 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import type { Equipment, Hours } from '#core/journal'
+import type { Equipment } from '#core/journal'
+import type { Hours } from '#core/procedure'
 
 interface Lab {
   readonly id: string

@@ -5,17 +5,15 @@ import {
   dryingSeries,
   judgeDryness,
   readReading,
-  runOf,
   seenIn,
-  troubleOf,
   toleranceOf,
   type Dryness,
   type JournalLine,
   type Operation,
-  type Run,
   type Seen,
   type Step,
 } from '#core/journal'
+import { runOf, troubleOf, type Run } from '#core/procedure'
 import { product, standardUncertainty, type Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
 import type { Curve } from '#core/solution'

@@ -1,4 +1,4 @@
-import type { Trouble } from './rescues'
+import type { Trouble } from './troubles'
 import type { Seen } from './seen'
 import type { Step } from './steps'
 

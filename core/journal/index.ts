@@ -44,27 +44,11 @@ export {
   type SeenPlace,
   type Sign,
 } from './seen'
-export { runOf, type Run, type StepState } from './run'
 export { elapsed, isPaused, remaining, rings, timersOf, type Timer } from './timers'
-export { forgottenBefore, type Forgotten } from './forgotten'
-export { asksReagent, rescuesFor, troubleOf, troubles, withReagent, type Rescue, type Trouble } from './rescues'
-export { laneOf, minutesOf, ringsAt, timesOf, waitEach } from './lane'
-export { pressOf, type Press } from './press'
 export { judgeSpots, spotWords, type SpotVerdict } from './spot-test'
 export { dryingSeries, type DryWeighing } from './drying-series'
 export { judgeDryness, toleranceOf, type Dryness, type DryPoint } from './constant-mass'
-export {
-  clashesOf,
-  dueAt,
-  layOut,
-  nextHands,
-  usualHours,
-  type Calendar,
-  type Clash,
-  type Hours,
-  type LaneSpan,
-  type LaneStep,
-} from './schedule'
 export { offTarget, type OffTarget } from './tolerance'
-export { minutesFrom, readWait, type Wait } from './wait'
+export { minutesFrom, readWait, type Wait, type Calendar } from './wait'
 export { scaleSteps } from './scale-steps'
+export { troubles, type Trouble } from './troubles'

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { minutesFrom, offTarget, readWait, type Calendar } from '.'
+import { minutesFrom, offTarget, readWait } from '.'
+import type { Calendar } from '#core/journal'
 
 /** Greenwich, where no clock is put forward. */
 const utc: Calendar = {

@@ -1,5 +1,11 @@
 import { parseQuantity } from '#core/quantity'
-import type { Calendar } from './schedule'
+
+/** A day of the local calendar at an hour; told by the caller, since the core knows no time zone. */
+export interface Calendar {
+  readonly dayOfWeek: (ms: number) => number
+  readonly hourOfDay: (ms: number) => number
+  readonly startOfDay: (ms: number) => number
+}
 
 /** How long something waits: so many minutes, or until an hour of a day of the week (0 for Sunday), or of the next day that has it. */
 export type Wait =

@@ -1,5 +1,6 @@
 import { molarMass, sameStuff, type Formula } from '#core/formula'
-import { cropsOf, readReading, runOf, weighingOf, type JournalLine, type Run, type Step } from '#core/journal'
+import { cropsOf, readReading, weighingOf, type JournalLine, type Step } from '#core/journal'
+import { runOf, type Run } from '#core/procedure'
 import { effectOf, procedureOf, type Event, type Real, type ToldStage } from '#core/procedure'
 import type { ReadPlan, StageSheet } from '#core/sheet'
 import type { Curve } from '#core/solution'

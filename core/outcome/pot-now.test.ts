@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { foldJournal, runOf, type Entry, type Step } from '#core/journal'
+import { foldJournal, type Entry, type Step } from '#core/journal'
+import { runOf } from '#core/procedure'
 import { computeReadPlan, readPlan } from '#core/sheet'
 import { judgeBatch, plannedAccounts, potNow, realAccounts } from '.'
 

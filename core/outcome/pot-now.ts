@@ -1,5 +1,6 @@
 import { colourOf, formsOf, molarMass } from '#core/formula'
-import { seenIn, type JournalLine, type Run, type Seen } from '#core/journal'
+import { seenIn, type JournalLine, type Seen } from '#core/journal'
+import { type Run } from '#core/procedure'
 import { tellVessel, type Event, type ToldStage, type ToldVessel } from '#core/procedure'
 import type { SubstanceRow } from '#core/reference'
 import { formulaOf, type Vessel } from '#core/vessel'

@@ -4,15 +4,13 @@ import {
   aboutWords,
   entryText,
   foldJournal,
-  laneOf,
-  runOf,
   timersOf,
   type Entry,
   type JournalLine,
-  type LaneStep,
   type Step,
   type Timer,
 } from '#core/journal'
+import { laneOf, runOf, type LaneStep } from '#core/procedure'
 import type { SubstanceRow } from '#core/reference'
 import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
 import { nextWant, type NextWant } from './standing'

@@ -1,4 +1,4 @@
-import { timesOf } from '#core/journal'
+import { timesOf } from './lane'
 import { ways, type ReadPlan, type StageSheet, type Way } from '#core/sheet'
 import type { Curve } from '#core/solution'
 import { procedureOf } from './procedure'

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import { foldJournal, runOf, type Entry, type Step } from '#core/journal'
+import { foldJournal, type Entry, type Step } from '#core/journal'
+import { runOf } from '#core/procedure'
 import { computeReadPlan, readPlan, type StageSheet } from '#core/sheet'
 import { followSheet } from './follow-sheet'
 

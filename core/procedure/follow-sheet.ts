@@ -1,4 +1,5 @@
-import type { Run, Step } from '#core/journal'
+import type { Step } from '#core/journal'
+import type { Run } from './run'
 import { formatFigure } from '#core/quantity'
 import type { ReagentLine, StageSheet } from '#core/sheet'
 

@@ -10,3 +10,19 @@ export { effectOf } from './effects'
 export { compareWays, type WayCompared } from './compare'
 export { operationsIn, withLiquors, withWinning } from './edit'
 export { vesselWords } from './words'
+export {
+  type Clash,
+  type Hours,
+  type LaneSpan,
+  type LaneStep,
+  clashesOf,
+  dueAt,
+  layOut,
+  nextHands,
+  usualHours,
+} from './schedule'
+export { type Forgotten, forgottenBefore } from './forgotten'
+export { type Press, pressOf } from './press'
+export { type Rescue, asksReagent, rescuesFor, troubleOf, withReagent } from './rescues'
+export { type Run, type StepState, runOf } from './run'
+export { laneOf, minutesOf, ringsAt, timesOf, waitEach } from './lane'

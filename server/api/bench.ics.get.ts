@@ -1,4 +1,4 @@
-import type { LaneStep } from '#core/journal'
+import type { LaneStep } from '#core/procedure'
 import { calendarOf } from '../calendar'
 import { lanesUnderWay } from '../db/briefs'
 

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex'
-import { dueAt, ringsAt } from '#core/journal'
+import { dueAt, ringsAt } from '#core/procedure'
 import { unreadableBrief, type BatchBrief } from '#core/overview'
 import { readDocument, type OwnRow } from '#core/document'
 import type { SubstanceRow } from '#core/reference'

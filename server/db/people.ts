@@ -1,5 +1,6 @@
 import type { Knex } from 'knex'
-import type { Equipment, Hours } from '#core/journal'
+import type { Equipment } from '#core/journal'
+import type { Hours } from '#core/procedure'
 
 export interface Person {
   readonly id: string

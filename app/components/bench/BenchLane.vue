@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import type { LaneSpan } from '#core/journal'
+import type { LaneSpan } from '#core/procedure'
 
 /** One batch over time. Hands can be dragged to another time, or moved by the arrow keys, a quarter of an hour at a time. */
 const { spans, from, to } = defineProps<{ spans: readonly LaneSpan[]; from: number; to: number }>()

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
-import { equipment, usualHours } from '#core/journal'
+import { equipment } from '#core/journal'
+import { usualHours } from '#core/procedure'
 import { useLabStore } from '~/stores/lab'
 
 /** When hands work, and how many there are of what two batches may want at once. */

@@ -4,7 +4,7 @@ import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
-import { timesOf } from '#core/journal'
+import { timesOf } from '#core/procedure'
 import { effectOf, tellVessel, type ToldStage } from '#core/procedure'
 
 /** What a way that has no solubility curve is seen by: the temperature against time of a dry one, what each wash leaves in the cake of a precipitate. */

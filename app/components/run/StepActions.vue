@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { durationWords, waitEach, type Press, type StepState } from '#core/journal'
+import { durationWords } from '#core/journal'
+import { waitEach, type Press, type StepState } from '#core/procedure'
 
 /** What can be done with the step at hand: one large key, and the ways out. */
 const { state, press, resting } = defineProps<{ state: StepState; press: Press; resting: boolean }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { format, isToday } from 'date-fns'
-import type { LaneSpan, StepState } from '#core/journal'
+import type { LaneSpan, StepState } from '#core/procedure'
 
 /** The steps with their times: those done as they were, those to come as they are planned. */
 const { steps, spans, chosen } = defineProps<{

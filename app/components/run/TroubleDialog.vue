@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { explainQuantity, parseQuantity, toSignificant } from '#core/quantity'
-import { asksReagent, rescuesFor, withReagent, type Rescue, type Step, type Trouble } from '#core/journal'
+import { type Step, type Trouble } from '#core/journal'
+import { asksReagent, rescuesFor, withReagent, type Rescue } from '#core/procedure'
 import type { ReagentLine } from '#core/sheet'
 
 /** What went wrong at this step, the usual rescue, and the steps it puts in. */

@@ -5,14 +5,9 @@ import {
   cropsOf,
   dryingSeries,
   durationWords,
-  forgottenBefore,
   minutesFrom,
-  minutesOf,
   offTarget,
   readWait,
-  pressOf,
-  timesOf,
-  waitEach,
   weighingOf,
   type About,
   type JournalLine,
@@ -21,8 +16,8 @@ import {
   type Trouble,
   type SpotTest,
   type Step,
-  type StepState,
 } from '#core/journal'
+import { forgottenBefore, minutesOf, pressOf, timesOf, waitEach, type StepState } from '#core/procedure'
 import { formatFigure, product } from '#core/quantity'
 import { currentStage } from '#core/overview'
 import { judgeBatch, potNow } from '#core/outcome'

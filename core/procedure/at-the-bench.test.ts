@@ -1,18 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import * as fc from 'fast-check'
-import {
-  clashesOf,
-  dueAt,
-  judgeDryness,
-  judgeSpots,
-  layOut,
-  nextHands,
-  spotWords,
-  toleranceOf,
-  usualHours,
-  type Calendar,
-  type LaneStep,
-} from '.'
+import { judgeDryness, judgeSpots, spotWords, toleranceOf } from '#core/journal'
+import type { Calendar } from '#core/journal'
+import { clashesOf, dueAt, layOut, nextHands, usualHours, type LaneStep } from '.'
 
 describe('dry to constant mass', () => {
   it('takes two weighings with drying between them, and not two in one go', () => {

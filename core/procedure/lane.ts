@@ -1,8 +1,8 @@
 import type { Run } from './run'
 import type { LaneStep } from './schedule'
-import { operationOf, type Step } from './steps'
-import type { Timer } from './timers'
-import { readWait } from './wait'
+import { operationOf, type Step } from '#core/journal'
+import type { Timer } from '#core/journal'
+import { readWait } from '#core/journal'
 
 /** Until when a wait lasts is known once it begins; before that it counts as a day, since it is told by a day's hour. */
 const A_DAY = 1440

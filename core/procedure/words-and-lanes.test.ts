@@ -5,18 +5,14 @@ import {
   durationWords,
   entryText,
   foldJournal,
-  laneOf,
   operationNames,
   operationOf,
-  ringsAt,
-  runOf,
-  pressOf,
-  timesOf,
   timersOf,
   type About,
   type Entry,
   type Step,
-} from '.'
+} from '#core/journal'
+import { laneOf, ringsAt, runOf, pressOf, timesOf } from '.'
 
 const at = (minute: number): string => new Date(Date.UTC(2026, 4, 4, 9, minute)).toISOString()
 let count = 0

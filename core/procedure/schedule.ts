@@ -1,4 +1,5 @@
-import type { Equipment, Operation } from './steps'
+import type { Calendar } from '#core/journal'
+import type { Equipment, Operation } from '#core/journal'
 
 /** A step as the bench's lanes need it, times in minutes. */
 export interface LaneStep {
@@ -37,13 +38,6 @@ export interface LaneSpan {
 
 const MINUTE = 60_000
 const HOUR = 3_600_000
-
-/** A day of the local calendar at an hour; told by the caller, since the core knows no time zone. */
-export interface Calendar {
-  readonly dayOfWeek: (ms: number) => number
-  readonly hourOfDay: (ms: number) => number
-  readonly startOfDay: (ms: number) => number
-}
 
 /** The first moment at or after `ms` at which hands work; the same moment where no day is a working day. */
 export function nextHands(ms: number, hours: Hours, calendar: Calendar): number {

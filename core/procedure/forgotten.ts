@@ -1,5 +1,5 @@
 import type { Run, StepState } from './run'
-import type { Operation, Step } from './steps'
+import type { Operation, Step } from '#core/journal'
 
 /** What is usually done before a step and was not, with the step that would mend it. */
 export interface Forgotten {

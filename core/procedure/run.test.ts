@@ -1,19 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import * as fc from 'fast-check'
-import {
-  elapsed,
-  foldJournal,
-  forgottenBefore,
-  laneOf,
-  remaining,
-  rescuesFor,
-  rings,
-  runOf,
-  timersOf,
-  type Entry,
-  type Step,
-} from '.'
-import { operationNames } from './steps'
+import { elapsed, foldJournal, remaining, rings, timersOf, type Entry, type Step } from '#core/journal'
+import { forgottenBefore, laneOf, rescuesFor, runOf } from '.'
+import { operationNames } from '#core/journal'
 
 const steps: readonly Step[] = [
   { id: 'weigh-1', do: 'weigh', words: 'Weigh {Zn}', about: { what: 'charge', species: 'Zn' } },

@@ -1,6 +1,6 @@
-import type { JournalLine } from './journal'
-import type { StepTaken } from './entries'
-import type { Step } from './steps'
+import type { JournalLine } from '#core/journal'
+import type { StepTaken } from '#core/journal'
+import type { Step } from '#core/journal'
 
 export interface StepState {
   readonly step: Step

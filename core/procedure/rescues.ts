@@ -1,22 +1,5 @@
-import type { Operation, Step } from './steps'
-
-/** What can go wrong, by its name in the journal. */
-export const troubles = [
-  'solid left',
-  'foam',
-  'slow filter',
-  'cloudy filtrate',
-  'early crystals',
-  'no crystals',
-  'oil',
-  'crust',
-  'wrong colour',
-  'not constant',
-  'not washed',
-  'loss',
-  'other',
-] as const
-export type Trouble = (typeof troubles)[number]
+import { type Trouble } from '#core/journal'
+import type { Operation, Step } from '#core/journal'
 
 /** What goes wrong at an operation, what is usually done about it, and the steps that are put in. */
 export interface Rescue {
