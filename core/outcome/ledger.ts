@@ -1,6 +1,6 @@
 import { molarMassFigure, parseFormula, type Formula } from '#core/formula'
 import type { StageProcedure } from '#core/procedure'
-import { difference, exact, product, standardUncertainty, sum, type Figure } from '#core/quantity'
+import { difference, exact, given, product, standardUncertainty, sum, type Figure } from '#core/quantity'
 import { solvents } from '#core/reference'
 import type { StageSheet } from '#core/sheet'
 import { dissolvedOf, formulaOf, type Place, type Portion } from '#core/vessel'
@@ -52,7 +52,7 @@ const places: Partial<Record<Place, Where>> = {
 export function ledgerOf(actual: ActualStage, facts: { readonly product: Formula; readonly tape?: Tape }): LedgerRow[] {
   const { result } = actual
   if (!result) return []
-  return elementsOf(actual.sheet).map(({ element, from }) => {
+  return elementsOf(actual.sheet, facts.tape).map(({ element, from }) => {
     const crystals = inElement(element, facts.product, molesOf(facts.product, result.actual))
     return rowOf(element, from, [
       ...(crystals ? [{ place: 'crystals' as const, moles: crystals }] : []),
@@ -83,11 +83,45 @@ function inElement(element: string, formula: Formula, moles: Figure): Figure | u
   return count === 1 ? moles : product(`{${element}} in {${formula.text}}`, 'amount', [moles, exact(count)])
 }
 
-function elementsOf(sheet: StageSheet): { element: string; from: Booked<string>[] }[] {
+/** What a pot of the stage before brought, and what of the sheet is in it already. */
+function broughtBy(tape: Tape | undefined): {
+  readonly inPot: ReadonlySet<string>
+  readonly portions: readonly Portion[]
+} {
+  const { start, folding, named } = tape?.told ?? {}
+  if (!start || !folding || !named) return { inPot: new Set(), portions: [] }
+  const { main } = start
+  return {
+    inPot: new Set(
+      folding.stage.reagents.filter(({ supply }) => supply.inPot).map(({ term }) => term.species.formula.text),
+    ),
+    portions: [
+      ...dissolvedOf(main, named),
+      ...main.lumps.map(({ form, moles }) => ({ form: form.text, amount: moles, mass: 0 })),
+    ],
+  }
+}
+
+function elementsOf(sheet: StageSheet, tape: Tape | undefined): { element: string; from: Booked<string>[] }[] {
   const found = new Map<string, Booked<string>[]>()
+  const { inPot, portions } = broughtBy(tape)
+  const brought = new Map<string, number>()
+  for (const { form, amount } of portions)
+    for (const [element, count] of formulaOf(form).composition)
+      if (element !== 'H' && element !== 'O') brought.set(element, (brought.get(element) ?? 0) + count * amount)
+  for (const [element, moles] of brought)
+    found.set(element, [
+      {
+        place: 'the pot of the stage before',
+        moles: given(moles, 'amount', `{${element}} in the pot of the stage before`, {
+          source: 'the account of the stage before',
+          uncertainty: 0,
+        }),
+      },
+    ])
   for (const { species, weighAs, amount, planned } of sheet.reagents) {
     const read = parseFormula(species)
-    if (!planned || !read.ok) continue
+    if (!planned || !read.ok || inPot.has(species)) continue
     for (const element of read.value.composition.keys()) {
       if (element === 'H' || element === 'O') continue
       const moles = inElement(element, read.value, amount)
