@@ -7,8 +7,21 @@ import { formulaOf } from './state'
 
 export type Standing = 'gas' | 'solid' | 'dissolved'
 
+/** Asked of the same few formulas thousands of times in a fold: each is worked out once for as long as it lives. */
+function once<T>(of: (formula: Formula) => T): (formula: Formula) => T {
+  const known = new WeakMap<Formula, { readonly is: T }>()
+  return formula => {
+    const before = known.get(formula)
+    if (before) return before.is
+    const is = of(formula)
+    known.set(formula, { is })
+    return is
+  }
+}
+
 /** How a substance stands in water, by the tables: a gas, a solid that does not dissolve, or dissolved. An element that no table knows is a solid. */
-export function standsAs(formula: Formula): Standing {
+export const standsAs = once(standing)
+function standing(formula: Formula): Standing {
   if (formula.charge !== 0) return 'dissolved'
   const row = findSubstance(formula)?.row
   if (row?.state === 'gas') return isHeld(formula) ? 'dissolved' : 'gas'
@@ -36,7 +49,8 @@ function isSparingByRule(formula: Formula): boolean {
 }
 
 /** The formula without its water of crystallisation, and how much that was. */
-export function dryOf(formula: Formula): { readonly dry: Formula; readonly waters: number } {
+export const dryOf = once(withoutWater)
+function withoutWater(formula: Formula): { readonly dry: Formula; readonly waters: number } {
   const { parts, waters } = partsOf(formula.text)
   if (waters === 0) return { dry: formula, waters: 0 }
   const text = parts.map(({ text, times }) => (times === 1 ? text : `${times}${text}`)).join('·')
@@ -60,7 +74,8 @@ const STRONG = 0.5
  * What a dry substance is in solution: strong acids and salts as their ions, weak acids and molecules whole. A hydroxide of an alkali and another metal stands as the
  * hydroxo complex of that metal.
  */
-export function dissolvedParts(dry: Formula): Part[] {
+export const dissolvedParts = once(partsInWater)
+function partsInWater(dry: Formula): readonly Part[] {
   const acid = donorOf(dry)
   if (acid)
     return acid.pKa < STRONG
