@@ -16,7 +16,7 @@ const FIRST = [
   /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
   /\/core\/vessel\/protons\./,
   /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
-  /\/core\/solution\/(?:curve|dissolve|monotone|problems|scale-moves)\./,
+  /\/core\/solution\/(?:curve|dissolve|monotone|own-tables|problems|scale-moves)\./,
   /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
   /\/app\/composables\/use(?:Attempt|History|Ringing|Timers|Working)\./,
   /\/app\/components\/(?:batch|problem)\//,

@@ -1,9 +1,9 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { OwnRow } from '#core/document'
-import { parseFormula, writeOutLigands } from '#core/formula'
+import { writeOutLigands } from '#core/formula'
 import type { SubstanceRow } from '#core/reference'
-import { curveOf, type Curve } from '#core/solution'
+import { ownCurves, type Curve, type OwnCurve } from '#core/solution'
 import { useLabStore } from './lab'
 
 export type StoredRow = OwnRow & { readonly id: string; readonly addedAt: string }
@@ -23,12 +23,7 @@ export const useLibraryStore = defineStore('library', () => {
   const substances = computed(() => bodies('substance') as readonly SubstanceRow[])
   const ligands = computed(() => bodies('ligand'))
   const curveRows = computed(() => bodies('curve'))
-  const curves = computed((): readonly Curve[] =>
-    curveRows.value.flatMap(({ salt, phases, source, grade }) => {
-      const read = parseFormula(salt)
-      return read.ok ? [curveOf(read.value, phases, source, grade, true)] : []
-    }),
-  )
+  const curves = computed((): readonly Curve[] => ownCurves(curveRows.value as readonly OwnCurve[]))
   const writtenOut = (text: string): string =>
     ligands.value.length === 0 ? text : writeOutLigands(text, ligands.value)
 

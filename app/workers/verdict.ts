@@ -1,13 +1,9 @@
 import type { Worksheet } from '#core/assay'
-import type { OwnRow } from '#core/document'
-import { parseFormula } from '#core/formula'
 import type { JournalLine, Step } from '#core/journal'
 import type { SubstanceRow } from '#core/reference'
 import { verdictOf, type BatchVerdict } from '#core/cause'
 import { readPlan, type Plan } from '#core/sheet'
-import { curveOf } from '#core/solution'
-
-type CurveBody = Extract<OwnRow, { kind: 'curve' }>['body']
+import { ownCurves, type OwnCurve } from '#core/solution'
 
 /** What a verdict is asked of: plain data, since curves are functions and do not travel. */
 export interface VerdictQuestion {
@@ -17,7 +13,7 @@ export interface VerdictQuestion {
   readonly steps: readonly Step[]
   readonly assays: readonly Worksheet[]
   readonly substances: readonly SubstanceRow[]
-  readonly curves: readonly CurveBody[]
+  readonly curves: readonly OwnCurve[]
 }
 
 self.onmessage = ({ data }: MessageEvent<VerdictQuestion>): void => {
@@ -25,10 +21,7 @@ self.onmessage = ({ data }: MessageEvent<VerdictQuestion>): void => {
 }
 
 function answer({ plan, lines, stage, steps, assays, substances, curves }: VerdictQuestion): BatchVerdict | undefined {
-  const own = curves.flatMap(({ salt, phases, source, grade }) => {
-    const read = parseFormula(salt)
-    return read.ok ? [curveOf(read.value, phases, source, grade, true)] : []
-  })
+  const own = ownCurves(curves)
   const read = readPlan(plan, substances)
   return read.ok ? verdictOf({ plan: read.value, lines, stageId: stage, steps, assays, curves: own }) : undefined
 }

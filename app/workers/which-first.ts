@@ -1,14 +1,11 @@
 import { parseFormula } from '#core/formula'
-import type { OwnRow } from '#core/document'
 import type { Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
 import type { Step } from '#core/journal'
 import { plannedAccounts, whenReacted } from '#core/outcome'
 import { potOf } from '#core/vessel'
 import { computeReadPlan, readPlan, type Plan } from '#core/sheet'
-import { curveOf, whichFirst, type Verdict } from '#core/solution'
-
-type CurveBody = Extract<OwnRow, { kind: 'curve' }>['body']
+import { ownCurves, whichFirst, type OwnCurve, type Verdict } from '#core/solution'
 
 /** What is asked: plain data, from which the pot is worked out here, since curves are functions and do not travel. */
 export interface FirstQuestion {
@@ -24,7 +21,7 @@ export interface FirstQuestion {
   readonly from: number
   readonly to: number
   readonly substances: readonly SubstanceRow[]
-  readonly curves: readonly CurveBody[]
+  readonly curves: readonly OwnCurve[]
 }
 
 self.onmessage = ({ data }: MessageEvent<FirstQuestion>): void => {
@@ -43,10 +40,7 @@ function answer({
   substances,
   curves,
 }: FirstQuestion): Verdict | undefined {
-  const own = curves.flatMap(({ salt, phases, source, grade }) => {
-    const read = parseFormula(salt)
-    return read.ok ? [curveOf(read.value, phases, source, grade, true)] : []
-  })
+  const own = ownCurves(curves)
   const read = readPlan(plan, substances)
   const computed = read.ok ? computeReadPlan(read.value, new Map(weighed)) : undefined
   const wanted = parseFormula(product)

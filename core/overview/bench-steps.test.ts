@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { demoBatches } from '#demo'
 import { parseFormula } from '#core/formula'
 import { operationNames, readWait } from '#core/journal'
+import { NO_TABLES } from '#core/solution'
 import { computeReadPlan, readPlan, type Plan } from '#core/sheet'
 import { dryingAdvice, procedureOf as proposed } from '#core/procedure'
 import { briefOf } from '.'
@@ -138,32 +139,36 @@ describe('the proposed procedure of other ways', () => {
 describe('briefOf', () => {
   it('tells what a batch wants next, by its step once the run has begun', () => {
     const { document, entries } = demo.find(one => one.code === 'ZN-021')!
-    const brief = briefOf({ title: document.title, plan: document.plan }, entries)
+    const brief = briefOf({ title: document.title, plan: document.plan }, entries, NO_TABLES)
     expect(brief).toMatchObject({ product: 'ZnSO4·7H2O', isDone: false })
-    const begun = briefOf({ title: document.title, plan: document.plan }, [
-      ...entries,
-      {
-        kind: 'step',
-        id: 'x',
-        at: '2026-05-04T09:00:00Z',
-        by: 'p',
-        stage: 's1',
-        step: 'weigh-1',
-        what: 'done',
-        words: 'Weigh',
-      },
-    ])
+    const begun = briefOf(
+      { title: document.title, plan: document.plan },
+      [
+        ...entries,
+        {
+          kind: 'step',
+          id: 'x',
+          at: '2026-05-04T09:00:00Z',
+          by: 'p',
+          stage: 's1',
+          step: 'weigh-1',
+          what: 'done',
+          words: 'Weigh',
+        },
+      ],
+      NO_TABLES,
+    )
     expect(begun.want).toBe('Measure {H2SO4}, 2.00 mol/L')
     expect(begun.lane[0]).toMatchObject({ status: 'done' })
   })
   it('names the first stage’s charge for a batch of two that is not begun', () => {
     const { document } = demo.find(one => one.code === 'NI-015')!
-    expect(briefOf(document, []).want).toMatch(/^Weigh .* of \{Ni\}$/)
+    expect(briefOf(document, [], NO_TABLES).want).toMatch(/^Weigh .* of \{Ni\}$/)
   })
   it('says of a plan without a scale what it lacks, and draws no lane', () => {
     const { stages } = planOf('CU-009')
     const { target: _, ...stage } = stages[0]!
-    expect(briefOf({ title: 'x', plan: { stages: [stage] } }, [])).toMatchObject({ lane: [], page: 'sheet' })
+    expect(briefOf({ title: 'x', plan: { stages: [stage] } }, [], NO_TABLES)).toMatchObject({ lane: [], page: 'sheet' })
   })
 })
 

@@ -11,7 +11,7 @@ import {
   type Timer,
 } from '#core/journal'
 import { laneOf, runOf, type LaneStep } from '#core/procedure'
-import type { SubstanceRow } from '#core/reference'
+import { ownCurves, type OwnTables } from '#core/solution'
 import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
 import { nextWant, type NextWant } from './standing'
 
@@ -55,20 +55,20 @@ interface Source {
   readonly procedures?: Procedures
 }
 
-/** What a batch's plan and journal come to; with the lab's own substances, which come before the shipped ones. */
+/** What a batch's plan and journal come to, by the lab's own tables and the shipped ones. */
 export function briefOf(
   { title, plan, procedures = [] }: Source,
   entries: readonly Entry[],
-  own: readonly SubstanceRow[] = [],
+  tables: OwnTables,
 ): BatchBrief {
   const { product } = plan.stages.at(-1)!
   const form = product.form ?? product.species
   const read = parseFormula(form)
-  const colour = read.ok ? colourOf(read.value, own) : undefined
+  const colour = read.ok ? colourOf(read.value, tables.substances) : undefined
   const lines = foldJournal(entries)
   const timers = timersOf(lines)
-  const lane = entries.length === 0 ? [] : laneFor(plan, procedures, lines, timers, own)
-  const want = nextWant(plan, entries, own)
+  const lane = entries.length === 0 ? [] : laneFor(plan, procedures, lines, timers, tables)
+  const want = nextWant(plan, entries, tables.substances)
   const next = lane.find(({ status }) => status === 'begun') ?? lane.find(({ status }) => status === 'open')
   const begun = lane.some(({ status }) => status !== 'open')
   return {
@@ -90,16 +90,16 @@ function laneFor(
   procedures: Procedures,
   lines: readonly JournalLine[],
   timers: readonly Timer[],
-  own: readonly SubstanceRow[],
+  { substances, curves }: OwnTables,
 ): LaneStep[] {
-  const read = readPlan(plan, own)
+  const read = readPlan(plan, substances)
   const computed = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !computed.ok) return []
   const stepsOf = (id: string): readonly Step[] | undefined => procedures.find(({ stage }) => stage === id)?.steps
   // Only a stage that keeps no steps has to be proposed: where all do, nothing is folded.
   const proposed = computed.value.stages.every(({ id }) => stepsOf(id))
     ? []
-    : procedureOf(read.value, computed.value, [], id => {
+    : procedureOf(read.value, computed.value, ownCurves(curves), id => {
         const steps = stepsOf(id)
         return steps && { steps }
       })

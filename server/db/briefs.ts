@@ -3,6 +3,7 @@ import { dueAt, ringsAt } from '#core/procedure'
 import { unreadableBrief, type BatchBrief } from '#core/overview'
 import { readDocument, type OwnRow } from '#core/document'
 import type { SubstanceRow } from '#core/reference'
+import type { OwnCurve, OwnTables } from '#core/solution'
 import { briefHere, type BriefJob } from '../jobs/briefs'
 import { entriesByBatch } from './entries'
 import { listOwnRows } from './own-rows'
@@ -44,7 +45,7 @@ export async function freshenBriefs(
 ): Promise<number> {
   const stale = await staleOf(db, labId, madeBy, most)
   if (stale.length === 0) return 0
-  const own = await ownSubstances(db, labId)
+  const tables = await ownTables(db, labId)
   const journals = await entriesByBatch(
     db,
     stale.map(({ id }) => id),
@@ -53,7 +54,7 @@ export async function freshenBriefs(
   for (const { id, version, last_seq, document } of stale) {
     const entries = (journals.get(id) ?? []).slice(0, last_seq)
     const read = readDocument(document)
-    const brief = read.ok ? await make({ document: read.value, entries, own }) : unreadableBrief(titleOf(document))
+    const brief = read.ok ? await make({ document: read.value, entries, tables }) : unreadableBrief(titleOf(document))
     rows.push({ batch_id: id, version, seq: last_seq, made_by: madeBy, ...columnsOf(brief) })
     if (enough()) break
   }
@@ -71,9 +72,12 @@ const titleOf = (document: unknown): string =>
     ? document.title.slice(0, 120)
     : 'A batch that does not read'
 
-async function ownSubstances(db: Knex, labId: string): Promise<SubstanceRow[]> {
+async function ownTables(db: Knex, labId: string): Promise<OwnTables> {
   const rows: OwnRow[] = await listOwnRows(db, labId)
-  return rows.flatMap(row => (row.kind === 'substance' ? [row.body as SubstanceRow] : []))
+  return {
+    substances: rows.flatMap(row => (row.kind === 'substance' ? [row.body as SubstanceRow] : [])),
+    curves: rows.flatMap(row => (row.kind === 'curve' ? [row.body as OwnCurve] : [])),
+  }
 }
 
 function columnsOf({ lane, ...brief }: BatchBrief) {

@@ -3,14 +3,14 @@ import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import type { BatchDocument } from '#core/document'
 import type { Entry } from '#core/journal'
-import type { SubstanceRow } from '#core/reference'
+import type { OwnTables } from '#core/solution'
 import { briefOf, unreadableBrief, type BatchBrief } from '#core/overview'
 
 /** A batch to work out. */
 export interface BriefJob {
   readonly document: BatchDocument
   readonly entries: readonly Entry[]
-  readonly own: readonly SubstanceRow[]
+  readonly tables: OwnTables
 }
 
 /**
@@ -21,9 +21,9 @@ const LONGEST = 10_000
 const MOST_MEMORY = 256
 
 /** A brief here and now; one that cannot be made says so. */
-export function briefHere({ document, entries, own }: BriefJob): BatchBrief {
+export function briefHere({ document, entries, tables }: BriefJob): BatchBrief {
   try {
-    return briefOf(document, entries, own)
+    return briefOf(document, entries, tables)
   } catch (error) {
     console.error(error)
     return unreadableBrief(document.title)
