@@ -70,3 +70,17 @@ export function withRoom(plan: Plan, key: 'temperature' | 'pressure' | 'volume',
   const { [part]: __, ...rest } = plan
   return Object.keys(changed).length === 0 ? rest : { ...rest, [part]: changed }
 }
+
+type NamedSolvent = NonNullable<StagePlan['solvents']>[number]
+
+/** Sets the solvents of a stage beside its water; none takes the list out. */
+export function withSolvents(stage: StagePlan, solvents: readonly NamedSolvent[]): StagePlan {
+  const { solvents: _, ...rest } = stage
+  return solvents.length === 0 ? rest : { ...rest, solvents }
+}
+
+/** A solvent with the amount that was typed: a mass where it says so, else a volume; an emptied one has none yet. */
+export function solventWith({ name }: NamedSolvent, text: string): NamedSolvent {
+  const read = parseQuantity(text, { kinds: ['mass'], name: 'solvent', source: 'solvent' })
+  return { name, ...(read.ok ? { mass: text } : { volume: text }) }
+}

@@ -58,4 +58,15 @@ export { potOf, type Pot, type WaterNeed } from './pot'
 export { addStageAfter, addStageFor, duplicateStage, fedBy, freshId, moveStage, removeStage } from './route-edit'
 export { portionsFor, scalePlan } from './scale-plan'
 export { compareSupply, substitutesFor, type Comparison, type Substitute } from './substitute'
-export { withBench, withOperations, withInPot, withMix, withShare, withRoom, withTrap, withWayOut } from './edit-bench'
+export {
+  withBench,
+  withOperations,
+  withSolvents,
+  solventWith,
+  withInPot,
+  withMix,
+  withShare,
+  withRoom,
+  withTrap,
+  withWayOut,
+} from './edit-bench'

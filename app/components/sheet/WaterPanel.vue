@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { formatFigure, type Figure } from '#core/quantity'
 import { explainSolubility } from '#core/solution'
-import { hasUnread, potOf, withBench, type StagePlan, type StageSheet } from '#core/sheet'
+import { solvents as known } from '#core/reference'
+import { hasUnread, potOf, solventWith, withBench, withSolvents, type StagePlan, type StageSheet } from '#core/sheet'
 import type { Setting } from '#core/remarks'
 import type { Span } from '#core/problem'
 
@@ -31,6 +32,27 @@ const fields = [
   { key: 'evaporate', label: 'Boiled off', placeholder: 'g or mL' },
   { key: 'vessel', label: 'Vessel', placeholder: 'such as 250 mL', unit: 'mL' },
 ] as const
+/** Solvents beside water, by name. */
+const named = computed(() => stage.solvents ?? [])
+const names = known.map(({ name }) => name).filter(name => name !== 'water')
+function setSolvent(
+  i: number,
+  make: (one: NonNullable<StagePlan['solvents']>[number]) => NonNullable<StagePlan['solvents']>[number],
+): void {
+  emit(
+    'change',
+    of =>
+      withSolvents(
+        of,
+        (of.solvents ?? []).map((one, j) => (j === i ? make(one) : one)),
+      ),
+    `solvent ${i}`,
+  )
+}
+const addSolvent = (): void =>
+  emit('change', of => withSolvents(of, [...(of.solvents ?? []), { name: 'ethanol', volume: '20 mL' }]), 'add solvent')
+const dropSolvent = (i: number): void =>
+  emit('change', of => withSolvents(of, (of.solvents ?? []).toSpliced(i, 1)), 'drop solvent')
 const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
   if (!sheet) return []
   const { fromReagents, fromReaction, intoProduct, solvent, carried, evaporated } = sheet.water
@@ -63,6 +85,41 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
         :problem="problemAt(field.key)"
         @update:model-value="emit('change', stage => withBench(stage, field.key, $event), field.key)"
       />
+    </div>
+    <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+      <div v-for="(one, i) in named" :key="i" class="flex items-end gap-2">
+        <label class="w-[150px]"
+          ><span class="label">Solvent {{ i + 1 }}</span>
+          <select
+            class="field"
+            :value="one.name"
+            @change="setSolvent(i, old => ({ ...old, name: ($event.target as HTMLSelectElement).value }))"
+          >
+            <option v-if="!names.includes(one.name)" :value="one.name">{{ one.name }}</option>
+            <option v-for="name in names" :key="name" :value="name">{{ name }}</option>
+          </select></label
+        >
+        <QuantityField
+          class="w-[120px]"
+          wide
+          :label="`Amount of solvent ${i + 1}`"
+          placeholder="mL or g"
+          :model-value="one.volume ?? one.mass ?? ''"
+          :problem="
+            problemAt(`solvents.${i}.volume`) ??
+            problemAt(`solvents.${i}.mass`) ??
+            problemAt(`solvents.${i}.name`) ??
+            problemAt(`solvents.${i}`)
+          "
+          @update:model-value="setSolvent(i, old => solventWith(old, $event))"
+        />
+        <button type="button" class="button button-quiet" :aria-label="`Take ${one.name} out`" @click="dropSolvent(i)">
+          take out
+        </button>
+      </div>
+      <button v-if="named.length < 6" type="button" class="button button-quiet" @click="addSolvent">
+        Add another solvent
+      </button>
     </div>
     <div v-if="sheet && pot" class="mt-3 grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] gap-6 max-md:grid-cols-1">
       <table class="text-[14px]">

@@ -8,6 +8,7 @@ export type FieldPlace =
 
 const panelOf: Readonly<Record<string, 'water' | 'gas' | 'heat' | 'product'>> = {
   solvent: 'water',
+  solvents: 'water',
   evaporate: 'water',
   at: 'water',
   vessel: 'water',
@@ -32,6 +33,7 @@ export function fieldPlace(path: Path): FieldPlace {
 
 const names: Readonly<Record<string, string>> = {
   solvent: 'Water as solvent',
+  solvents: 'Solvent',
   evaporate: 'Water boiled off',
   at: 'Working temperature',
   vessel: 'Vessel',
