@@ -1,6 +1,7 @@
 import { timesOf } from './lane'
-import { ways, type ReadPlan, type StageSheet, type Way } from '#core/sheet'
+import { ways, type ReadPlan, type ReadStage, type StageSheet, type Way } from '#core/sheet'
 import type { Curve } from '#core/solution'
+import { dryOf, standsAs } from '#core/vessel'
 import { procedureOf } from './procedure'
 
 /** What one way to the product would come to. */
@@ -17,6 +18,24 @@ export interface WayCompared {
   readonly warnings: readonly string[]
 }
 
+/** Ways that make sense of these charges: nothing that comes in a liquid is heated dry, and only what is sparing is thrown down. */
+function canBe(way: Way, { reagents, bench, otherSolvents, product }: ReadStage): boolean {
+  switch (way) {
+    case 'leave in the pot':
+      return false
+    case 'heat dry':
+      return (
+        !bench.solvent &&
+        otherSolvents.length === 0 &&
+        reagents.every(({ supply, planned }) => !planned || (supply.kind !== 'solution' && supply.kind !== 'liquid'))
+      )
+    case 'throw down':
+      return standsAs(dryOf(product.form).dry) === 'solid'
+    default:
+      return true
+  }
+}
+
 /** The ways to a stage's product side by side, each folded from the same charges. */
 export function compareWays(
   plan: ReadPlan,
@@ -24,8 +43,9 @@ export function compareWays(
   stageId: string,
   own: readonly Curve[] = [],
 ): WayCompared[] {
+  const mine = plan.stages.find(({ id }) => id === stageId)
   return ways
-    .filter(way => way !== 'leave in the pot')
+    .filter(way => mine !== undefined && canBe(way, mine))
     .flatMap((way): WayCompared[] => {
       const stages = plan.stages.map(stage => {
         const { operations: _, ...rest } = stage

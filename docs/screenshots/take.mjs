@@ -8,17 +8,17 @@ const views = [
   ['new-batch', '/batches/new'],
   ['route', '/batches/CU-010/route'],
   ['sheet', '/batches/CO-003/sheet'],
-  ['gas', '/batches/NI-015/sheet?stage=s1', page => page.getByRole('button', { name: /^Gas/ }).click()],
-  ['run', '/batches/ZN-021/run'],
+  ['run', '/batches/NI-014/run?stage=s2'],
   ['drying', '/batches/CO-003/run', page => page.waitForTimeout(1500)],
-  ['procedure', '/batches/CU-009/procedure'],
-  [
-    'procedure',
-    '/batches/ZN-021/procedure',
-    page => page.getByText('What the vessel holds after each operation').click(),
-  ],
-  ['crystals', '/batches/ZN-021/crystals'],
-  ['which-first', '/batches/CU-012/crystals', page => page.getByRole('button', { name: 'Which salt first' }).click()],
+  ['procedure', '/batches/ZN-021/procedure'],
+  ['steps', '/batches/ZN-021/procedure', page => page.getByRole('list', { name: 'Steps' }).evaluate(list => list.scrollIntoView())],
+  ['thrown-down', '/batches/SR-001/procedure', page => page.waitForTimeout(1000)],
+  ['heat-dry', '/batches/ZN-022/procedure', page => page.waitForTimeout(1000)],
+  ['which-first', '/batches/CU-012/procedure', async page => {
+    await page.getByRole('button', { name: 'Which salt first' }).click()
+    await page.waitForTimeout(2500)
+    await page.getByRole('navigation', { name: 'Advice' }).evaluate(part => part.scrollIntoView({ block: 'center' }))
+  }],
   ['yield', '/batches/ZN-020/yield'],
   ['why', '/batches/MO-002/yield', page => page.getByText('What would explain it').scrollIntoViewIfNeeded()],
   ['ledger', '/batches/ZN-020/yield', async page => {
@@ -26,7 +26,6 @@ const views = [
     await page.getByText('Where every mole went').evaluate(heading => heading.scrollIntoView())
   }],
   ['assay', '/batches/NI-014/assay'],
-  ['absorbance', '/batches/NI-014/assay', page => page.getByRole('button', { name: 'Nickel left in the liquor' }).click()],
   ['thermogram', '/batches/CU-011/assay', page => page.getByRole('button', { name: 'The same, heated slowly' }).click()],
   ['tables', '/tables?q=nickel'],
 ]

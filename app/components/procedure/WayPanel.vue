@@ -115,7 +115,7 @@ const cautions = computed(() =>
                 <button
                   v-if="account?.way.way !== one.way"
                   type="button"
-                  class="min-h-9 rounded px-2 text-[13px] text-verdigris underline hover:bg-paper"
+                  class="min-h-9 whitespace-nowrap rounded px-2 text-[13px] text-verdigris underline hover:bg-paper"
                   @click="choose(one.way)"
                 >
                   take this

@@ -86,8 +86,8 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
         @update:model-value="emit('change', stage => withBench(stage, field.key, $event), field.key)"
       />
     </div>
-    <div class="mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-      <div v-for="(one, i) in named" :key="i" class="flex items-end gap-2">
+    <div class="mt-3 flex flex-wrap items-start gap-x-4 gap-y-2">
+      <div v-for="(one, i) in named" :key="i" class="flex items-start gap-2">
         <label class="w-[150px]"
           ><span class="label">Solvent {{ i + 1 }}</span>
           <select
@@ -113,11 +113,22 @@ const rows = computed((): { name: string; sign: string; figure: Figure }[] => {
           "
           @update:model-value="setSolvent(i, old => solventWith(old, $event))"
         />
-        <button type="button" class="button button-quiet" :aria-label="`Take ${one.name} out`" @click="dropSolvent(i)">
+        <button
+          type="button"
+          class="button button-quiet mt-[21px]"
+          :aria-label="`Take ${one.name} out`"
+          @click="dropSolvent(i)"
+        >
           take out
         </button>
       </div>
-      <button v-if="named.length < 6" type="button" class="button button-quiet" @click="addSolvent">
+      <button
+        v-if="named.length < 6"
+        type="button"
+        class="button button-quiet"
+        :class="{ 'mt-[21px]': named.length > 0 }"
+        @click="addSolvent"
+      >
         Add another solvent
       </button>
     </div>
