@@ -85,8 +85,9 @@ function plain(read: Plain, step: Step, real: Real, course: AtWork): Operation {
     case 'hold':
       return { do: 'stand' }
     case 'stir':
+      return { do: 'stir' }
     case 'dry':
-      return { do: read.do }
+      return { do: 'dry', celsius: course.sheet.room }
     case 'nothing':
       return { do: weighing(step, course) }
   }

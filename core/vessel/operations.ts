@@ -44,7 +44,8 @@ export type Operation =
       /** Runs through the cake instead of being stirred up with it. */
       readonly through?: boolean
     }
-  | { readonly do: 'dry' }
+  /** To the temperature that the crop ends at. */
+  | { readonly do: 'dry'; readonly celsius: number }
   | { readonly do: 'ignite'; readonly celsius: number }
 export const operationWords: Readonly<Record<Operation['do'], string>> = {
   weigh: 'weigh a reagent out; nothing enters the vessel',
@@ -104,8 +105,9 @@ export function operate(vessel: Vessel, operation: Operation, setting: Setting):
     case 'boil down':
       return boiledOff(vessel, waterOver(vessel, operation.volume, setting), setting)
     case 'take to dryness':
-    case 'dry':
       return dried(vessel, setting, 'gas')
+    case 'dry':
+      return dried({ ...vessel, celsius: operation.celsius }, setting, 'gas')
     case 'distil off':
       return dried(vessel, setting, 'distillate')
     case 'filter off':

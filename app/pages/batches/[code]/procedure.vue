@@ -40,17 +40,23 @@ const holds = computed(() => {
   return all
 })
 function leavesOf(events: readonly Event[]): string {
-  const sums = new Map<string, number>()
-  for (const { out } of events)
-    for (const { to, matter } of out)
-      for (const { form, mass } of matter)
-        if (to !== 'kept liquor') sums.set(`${to} {${form}}`, (sums.get(`${to} {${form}}`) ?? 0) + mass)
-  return [...sums]
-    .filter(([, mass]) => mass > 5e-3)
-    .map(([what, mass]) => `${what} ${formatValue(mass, 'mass', 3)}`)
-    .join(', ')
+  const places = new Map<string, Map<string, number>>()
+  for (const { to, matter } of events.flatMap(({ out }) => out)) {
+    if (to === 'kept liquor') continue
+    const sums = places.get(to) ?? new Map<string, number>()
+    for (const { form, mass } of matter) sums.set(form, (sums.get(form) ?? 0) + mass)
+    places.set(to, sums)
+  }
+  return [...places]
+    .map(([to, sums]) => {
+      const seen = [...sums].filter(([, mass]) => mass > 5e-3)
+      return seen.length === 0
+        ? ''
+        : `as ${to} ${seen.map(([form, mass]) => `${formatValue(mass, 'mass', 3)} {${form}}`).join(', ')}`
+    })
+    .filter(Boolean)
+    .join('; ')
 }
-const statusOf = (id: string) => run.value.steps.find(({ step }) => step.id === id)?.status ?? 'open'
 
 const change = (steps: readonly Step[], key: string): void => batch.changeProcedure(stageId.value, steps, key)
 const freshId = (): string => crypto.randomUUID().slice(0, 8)
