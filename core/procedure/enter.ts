@@ -14,6 +14,8 @@ export interface Proposing {
   readonly sheet: StageSheet
   readonly room: Room
   readonly charges: readonly Charge[]
+  /** The product goes on to the next stage wet, as it lies on the filter. */
+  readonly isWetOn: boolean
 }
 
 /** Water put on where a plan says none, in g to the g of solids; common practice, no source. */

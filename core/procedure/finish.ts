@@ -8,8 +8,17 @@ import type { Proposing } from './enter'
 export const PRODUCT = { what: 'product', crop: 1 } as const
 
 /** Dried by what keeps the form, weighed to constant mass. */
-export function dryAndWeigh(course: Course, { stage }: Proposing): void {
+export function dryAndWeigh(course: Course, { stage, isWetOn }: Proposing): void {
   const { form } = stage.product
+  if (isWetOn) {
+    course.take({
+      do: 'observe',
+      words: `Take the wet {${form.text}} on to the next stage, all of it`,
+      why: 'It is not dried: the sheet of the next stage counts its water. A gram of it, dried and weighed, tells how wet it is.',
+      does: { nothing: true },
+    })
+    return
+  }
   const ways = dryingAdvice(form, stage.own).options.filter(({ verdict }) => verdict !== 'not')
   // Suction alone ends damp: it is where drying begins, on the funnel.
   const best = ways.find(({ way }) => way !== 'suction') ?? ways[0]

@@ -510,3 +510,35 @@ describe('the laws, over random plans', () => {
     )
   })
 })
+
+describe('a solid that is handed on wet', () => {
+  const hydroxide = (wet?: string): StagePlan[] => [
+    {
+      id: 's1',
+      equation: 'CuSO4 + NaOH -> Cu(OH)2 + Na2SO4',
+      reagents: [liquor('CuSO4', '0.5 mol/L', '100 mL'), liquor('NaOH', '2 mol/L')],
+      product: { species: 'Cu(OH)2' },
+      yield: '98 %',
+    } as StagePlan,
+    {
+      id: 's2',
+      equation: 'Cu(OH)2 + CH3COOH -> Cu(CH3COO)2 + H2O',
+      reagents: [
+        { species: 'Cu(OH)2', supply: { kind: 'stage', from: 's1', ...(wet && { wet }) } },
+        liquor('CH3COOH', '5 mol/L'),
+      ],
+      product: { species: 'Cu(CH3COO)2', form: 'Cu(CH3COO)2·H2O' },
+    } as StagePlan,
+  ]
+  it('is not dried, and its water counts in the next stage, on the sheet and in the vessel', () => {
+    /* 50 mmol of hydroxide at 98 % are 49 mmol, 4.781 g; in a cake that is 60 % water they come with 4.781 × 0.6 ÷ 0.4 = 7.171 g of water. */
+    const [dry, wet] = [procedure(...hydroxide()), procedure(...hydroxide('60 %'))]
+    const doing = (of: typeof dry) => of.stages[0]!.steps.map(step => step.do)
+    expect(doing(dry)).toContain('dry')
+    expect(doing(wet).filter(name => name === 'dry' || name === 'desiccate')).toEqual([])
+    const water = (of: typeof dry) => of.sheet.stages[1]!.water.fromReagents.value
+    expect(water(wet) - water(dry)).toBeCloseTo(7.171, 2)
+    const stirred = (of: typeof dry) => of.stages[1]!.events.find(({ operation }) => operation.do === 'stir')!.after
+    expect(stirred(wet).solvents.get('water')! - stirred(dry).solvents.get('water')!).toBeCloseTo(7.171, 2)
+  })
+})

@@ -58,14 +58,17 @@ export function procedureOf(
 
 /** The account of one stage from what stands in its vessel at the start. */
 function accountOf(
-  { room }: ReadPlan,
+  { room, stages }: ReadPlan,
   stage: ReadStage,
   sheet: StageSheet,
   start: Bench,
   own: readonly Curve[],
   kept: (stage: string) => Kept | undefined,
 ): ToldStage {
-  const folding: Folding = { stage, sheet, room, way: wayOf(stage, own), start, own }
+  const isWetOn = stages.some(({ reagents }) =>
+    reagents.some(({ from, supply }) => from === stage.id && supply.kind === 'stage' && supply.moisture !== undefined),
+  )
+  const folding: Folding = { stage, sheet, room, way: wayOf(stage, own), start, own, isWetOn }
   const mine = kept(stage.id)
   const done = mine ? foldSteps(folding, mine.steps, mine.realOf) : proposeStage(folding)
   return { ...done, id: stage.id, product: wonOf(done, formWon(done, stage)), folding, ...(mine && { kept: mine }) }

@@ -24,6 +24,8 @@ export interface Folding {
   readonly way: ChosenWay
   readonly start: Bench
   readonly own?: readonly Curve[]
+  /** The next stage takes the product wet. */
+  readonly isWetOn?: boolean
 }
 
 /** The account of a stage: its steps, what each did, and what stands at the end. */
@@ -45,7 +47,13 @@ export interface StageProcedure {
 export function proposeStage(folding: Folding): StageProcedure {
   const { stage, sheet, room, way } = folding
   const course = courseOf(folding)
-  const proposing: Proposing = { stage, sheet, room, charges: course.sheet.charges }
+  const proposing: Proposing = {
+    stage,
+    sheet,
+    room,
+    charges: course.sheet.charges,
+    isWetOn: folding.isWetOn === true,
+  }
   const win: Record<ChosenWay['way'], () => void> = {
     'leave in the pot': () => seeTheEnd(course, proposing),
     own: () => ownWay(course, proposing, way.proposed),

@@ -79,7 +79,12 @@ export type SupplyPlan =
     }
   | { readonly kind: 'liquid'; readonly density?: string; readonly assay?: string }
   | { readonly kind: 'gas' }
-  | { readonly kind: 'stage'; readonly from: string }
+  | {
+      readonly kind: 'stage'
+      readonly from: string
+      /** Handed on wet, with so much water in it, as a mass fraction of the whole; dry where it is left out. */
+      readonly wet?: string
+    }
 
 export type ChargePlan =
   | { readonly mass: string }

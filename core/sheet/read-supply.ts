@@ -88,6 +88,7 @@ export function readSupply(
         weighed: source.product.form,
         relation: matched(source.product.form, [...path, 'from']),
         ...(source.inPot && { inPot: true }),
+        ...(plan.wet !== undefined && !source.inPot && readWet(plan.wet, source.product.form, path)),
       }
     }
   }
@@ -98,6 +99,17 @@ function readAssay(text: string | undefined, weighed: Formula, path: Path): { as
   if (text === undefined) return {}
   const assay = quantity(text, [...path, 'assay'], ['mass fraction'], `assay of {${weighed.text}}`)
   return assay.value === 1 ? {} : { assay }
+}
+
+/** A solid that is handed on wet: its water by mass, the rest is the form itself. */
+function readWet(text: string, form: Formula, path: Path): Pick<Supply, 'assay' | 'moisture'> {
+  const name = `water in the wet {${form.text}}`
+  const moisture = quantity(text, [...path, 'wet'], ['mass fraction'], name, { zero: true })
+  if (moisture.value >= 1) refuse([...path, 'wet'], { code: 'sheet.over-whole', species: form.text })
+  return {
+    moisture,
+    assay: difference(`{${form.text}} in the wet solid`, exact(1, 'mass fraction', 'whole', '100 %'), moisture),
+  }
 }
 
 /** Assay, moisture and what the rest is; without an assay all that is not moisture counts as the formula. */

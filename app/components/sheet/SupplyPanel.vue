@@ -191,6 +191,16 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           <option v-for="source in sources" :key="source.id" :value="source.id">{{ source.name }}</option>
         </select></label
       >
+      <QuantityField
+        v-if="supply.kind === 'stage'"
+        :model-value="supply.wet ?? ''"
+        wide
+        label="Handed on wet: water in it"
+        unit="%"
+        placeholder="dry"
+        :problem="problemAt('wet')"
+        @update:model-value="set('wet', $event)"
+      />
       <p v-else class="small col-span-3">Measured as an ideal gas at the room’s temperature and pressure.</p>
     </div>
     <SubstituteList
