@@ -5,6 +5,7 @@ import { computeReadPlan, readPlan, ways, type Plan, type StagePlan } from '#cor
 import { dissolvedOf, portionOf, solventFormula, type Portion, type Vessel } from '#core/vessel'
 import { demoBatches } from '#demo'
 import { procedureOf, type ToldStage } from '.'
+import { drawn, stageFor } from './fixtures/plans'
 
 const procedure = (...stages: StagePlan[]) => {
   const plan = { stages } as Plan
@@ -387,41 +388,8 @@ describe('the way is proposed', () => {
 })
 
 describe('the laws, over random plans', () => {
-  const cases: readonly [equation: string, product: StagePlan['product'], [string, string], [string, string]][] = [
-    ['ZnO + H2SO4 -> ZnSO4 + H2O', { species: 'ZnSO4', form: 'ZnSO4·7H2O' }, ['ZnO', 'solid'], ['H2SO4', '3 mol/L']],
-    ['Zn + HCl -> ZnCl2 + H2', { species: 'ZnCl2' }, ['Zn', 'solid'], ['HCl', '6 mol/L']],
-    [
-      'MgCO3 + HNO3 -> Mg(NO3)2 + H2O + CO2',
-      { species: 'Mg(NO3)2', form: 'Mg(NO3)2·6H2O' },
-      ['MgCO3', 'solid'],
-      ['HNO3', '4 mol/L'],
-    ],
-    ['CuSO4 + NaOH -> Cu(OH)2 + Na2SO4', { species: 'Cu(OH)2' }, ['CuSO4', 'solid'], ['NaOH', '2 mol/L']],
-    ['AgNO3 + NaCl -> AgCl + NaNO3', { species: 'AgCl' }, ['AgNO3', 'solid'], ['NaCl', '1 mol/L']],
-    ['KOH + HNO3 -> KNO3 + H2O', { species: 'KNO3' }, ['KOH', 'solid'], ['HNO3', '5 mol/L']],
-    ['NH3 + H2SO4 -> (NH4)2SO4', { species: '(NH4)2SO4' }, ['NH3', '10 mol/L'], ['H2SO4', '3 mol/L']],
-    [
-      'CaCO3 + CH3COOH -> Ca(CH3COO)2 + H2O + CO2',
-      { species: 'Ca(CH3COO)2' },
-      ['CaCO3', 'solid'],
-      ['CH3COOH', '5 mol/L'],
-    ],
-  ]
-  const reagent = ([species, how]: readonly [string, string], mmol: number) => ({
-    species,
-    supply: how === 'solid' ? { kind: 'solid' as const } : { kind: 'solution' as const, concentration: how },
-    charge: { amount: `${mmol.toFixed(3)} mmol` },
-  })
-  const plan = fc.record({
-    which: fc.integer({ min: 0, max: cases.length - 1 }),
-    a: fc.double({ min: 5, max: 300, noNaN: true }),
-    b: fc.double({ min: 5, max: 300, noNaN: true }),
-    water: fc.integer({ min: 20, max: 400 }),
-  })
-  const stageOf = ({ which, a, b, water }: { which: number; a: number; b: number; water: number }, k = 1) => {
-    const [equation, product, first, second] = cases[which]!
-    return one(equation, product, [reagent(first, a * k), reagent(second, b * k)], { solvent: `${water * k} mL` })
-  }
+  const plan = drawn
+  const stageOf = stageFor
   it('conserve every element at every operation', () => {
     fc.assert(
       fc.property(plan, drawn => {
