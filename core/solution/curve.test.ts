@@ -102,11 +102,47 @@ describe('the solubility table', () => {
   })
 
   it('says which temperatures it knows', () => {
-    const saturation = saturationAt(findCurve(f('CoCl2'))!.curve, 50)
-    if (saturation.ok) throw new Error('50 °C lies between the two branches.')
+    const saturation = saturationAt(findCurve(f('CoCl2'))!.curve, 105)
+    if (saturation.ok) throw new Error('105 °C lies past the table.')
     expect(explainSolubility(saturation.problem).fix).toContain(
       'CoCl2·6H2O from 0 to 40 °C, CoCl2·2H2O from 60 to 100 °C',
     )
+  })
+})
+
+describe('between the ranges of two hydrates', () => {
+  it('the branches go on and meet, marked as drawn on: manganese chloride turns at about 58 °C (literature, from memory)', () => {
+    const { curve } = findCurve(f('MnCl2'))!
+    const at = (celsius: number) => {
+      const found = saturationAt(curve, celsius)
+      if (!found.ok) throw new Error(found.problem.code)
+      return found.value
+    }
+    expect(at(50).isDrawnOn).toBeUndefined()
+    expect(at(51)).toMatchObject({ isDrawnOn: true, phase: { waters: 4 } })
+    expect(at(59.5)).toMatchObject({ isDrawnOn: true })
+    for (let celsius = 50; celsius < 60; celsius += 0.5)
+      expect(Math.abs(at(celsius + 0.5).grams - at(celsius).grams)).toBeLessThan(1.5)
+  })
+  it('no curve of the table has a hole in it, and none jumps', () => {
+    let drawn = 0
+    for (const curve of shippedCurves()) {
+      const from = Math.min(...curve.phases.map(phase => phase.from))
+      const to = Math.max(...curve.phases.map(phase => phase.to))
+      let before: number | undefined
+      for (let celsius = from; celsius <= to; celsius += 0.5) {
+        const found = saturationAt(curve, celsius)
+        expect(found.ok, `${curve.salt.text} at ${celsius} °C`).toBe(true)
+        if (!found.ok) continue
+        if (found.value.isDrawnOn) drawn += 1
+        if (before !== undefined && found.value.isDrawnOn)
+          expect(Math.abs(found.value.grams - before), `${curve.salt.text} at ${celsius} °C`).toBeLessThan(
+            0.12 * Math.max(before, 5),
+          )
+        before = found.value.grams
+      }
+    }
+    expect(drawn).toBeGreaterThan(100)
   })
 })
 
@@ -153,5 +189,27 @@ describe('dissolve', () => {
   it('knows no more than its table', () => {
     expect(dissolve(f('BaSO4'), exact(1, 'mass'), 25)).toMatchObject({ problem: { code: 'solubility.unknown' } })
     expect(dissolve(f('KNO3'), exact(1, 'mass'), 101)).toMatchObject({ problem: { code: 'solubility.out-of-range' } })
+  })
+})
+
+describe('rows that were mended', () => {
+  const grams = (salt: string, celsius: number) => {
+    const found = saturationAt(findCurve(f(salt))!.curve, celsius)
+    if (!found.ok) throw new Error(salt)
+    return found.value
+  }
+  it('iron(III) nitrate is told anhydrous: 138 g of nonahydrate (404.0) in 100 g of water hold 82.6 g of the salt (241.9)', () => {
+    expect((138 * 241.86) / 404.0).toBeCloseTo(82.6, 1)
+    expect(grams('Fe(NO3)3', 20).grams).toBeCloseTo(82.5, 1)
+  })
+  it('sodium iodate comes as its monohydrate up to 73 °C, and in the cold before the potassium salt', () => {
+    expect(grams('NaIO3', 10)).toMatchObject({ grams: 4.59, phase: { waters: 1 } })
+    expect(grams('NaIO3', 80).phase.waters).toBe(0)
+    expect(grams('NaIO3', 5).grams).toBeLessThan(grams('KIO3', 5).grams)
+  })
+  it('nickel chloride at 25 °C is 64 to 67 g, the hexahydrate', () => {
+    expect(grams('NiCl2', 25).phase.waters).toBe(6)
+    expect(grams('NiCl2', 25).grams).toBeGreaterThan(64)
+    expect(grams('NiCl2', 25).grams).toBeLessThan(67)
   })
 })

@@ -27,6 +27,8 @@ export interface CurvePhase {
 export interface Saturation {
   readonly grams: number
   readonly phase: CurvePhase
+  /** True between the ranges of two solids, where no point of the table stands: both branches are drawn on. */
+  readonly isDrawnOn?: true
 }
 
 const read = (text: string): Formula => {
@@ -97,10 +99,42 @@ export function saturationAt({ phases, salt }: Curve, celsius: number): Checked<
     const grams = phase.at(celsius)
     if (grams !== undefined) return ok({ grams, phase })
   }
+  const between = drawnOn(phases, celsius)
+  if (between) return ok(between)
   return fail({
     code: 'solubility.out-of-range',
     salt: salt.text,
     celsius,
     ranges: phases.map(({ form, from, to }) => ({ form: form.text, from, to })),
   })
+}
+
+/** Slope of a branch at its last or first point, g a degree. */
+function slopeAt({ points }: CurvePhase, end: 'first' | 'last'): number {
+  const [a, b] = end === 'last' ? points.slice(-2) : points.slice(0, 2)
+  return a && b ? (b[1] - a[1]) / (b[0] - a[0]) : 0
+}
+
+/**
+ * Between the ranges of two solids each branch goes on along its own slope, and they meet where both are as soluble: that is the transition. Where they would not meet in between, a straight line
+ * joins their ends, and the transition is told in its middle. An estimate, and marked as one.
+ */
+function drawnOn(phases: readonly CurvePhase[], celsius: number): Saturation | undefined {
+  const sorted = phases.toSorted((a, b) => a.from - b.from)
+  const i = sorted.findIndex((phase, at) => celsius > phase.to && celsius < (sorted[at + 1]?.from ?? -Infinity))
+  const [lower, upper] = [sorted[i], sorted[i + 1]]
+  if (i < 0 || !lower || !upper) return undefined
+  const [left, right] = [lower.points.at(-1), upper.points[0]]
+  if (!left || !right) return undefined
+  const [t0, s0] = left
+  const [t1, s1] = right
+  const [a, b] = [slopeAt(lower, 'last'), slopeAt(upper, 'first')]
+  const meet = a === b ? NaN : (s1 - b * t1 - (s0 - a * t0)) / (a - b)
+  const isInside = meet > t0 && meet < t1 && s0 + a * (meet - t0) > 0
+  if (isInside)
+    return celsius <= meet
+      ? { grams: s0 + a * (celsius - t0), phase: lower, isDrawnOn: true }
+      : { grams: s1 + b * (celsius - t1), phase: upper, isDrawnOn: true }
+  const grams = s0 + ((s1 - s0) * (celsius - t0)) / (t1 - t0)
+  return { grams, phase: celsius <= (t0 + t1) / 2 ? lower : upper, isDrawnOn: true }
 }

@@ -113,7 +113,14 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   if (ethanol > 0 && !rows) return fail({ code: 'solubility.ethanol-shared' })
   const { standing, dry } = rows ? eachAlone(pot, rows) : { standing: together(pot, solids), dry: false }
   const names = leftOut.map(({ salt }) => salt.text)
-  const rest = tell(pot, standing, solids, !rows || ethanol > 0, dry, names)
+  const rest = tell(
+    pot,
+    standing,
+    solids,
+    !rows || ethanol > 0 || solids.some(({ isDrawnOn }) => isDrawnOn),
+    dry,
+    names,
+  )
   const strength = ethanol / (ethanol + rest.freeWater)
   if (strength > ETHANOL_LIMIT) return fail({ code: 'solubility.ethanol-too-strong', strength })
   return ok(rest)

@@ -25,6 +25,8 @@ export interface Solid extends StandingSolid {
   /** g of anhydrous salt in 100 g of water, alone; undefined for those known by their solubility product. */
   readonly alone: number | undefined
   readonly source: 'curve' | 'product'
+  /** Its solubility here is drawn on between two ranges of the table. */
+  readonly isDrawnOn?: true
 }
 
 export const WATER_MOLAR = 18.015
@@ -41,7 +43,7 @@ export function solidWith(salt: Formula, waters: number): StandingSolid {
 export function solidOf(curve: Curve, celsius: number): Solid | undefined {
   const saturation = saturationAt(curve, celsius)
   if (!saturation.ok) return undefined
-  const { grams, phase } = saturation.value
+  const { grams, phase, isDrawnOn } = saturation.value
   const components = componentsOf(curve.salt)
   const molality = (grams * 10) / molarMass(curve.salt)
   const particles = components.reduce((total, { count }) => total + count, 0) * molality
@@ -57,6 +59,7 @@ export function solidOf(curve: Curve, celsius: number): Solid | undefined {
     logK,
     alone: grams,
     source: 'curve',
+    ...(isDrawnOn && { isDrawnOn }),
   }
 }
 
