@@ -21,8 +21,9 @@ const core = {
   species: ['reference', 'formula'],
   equation: ['problem', 'formula', 'species'],
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation'],
+  supply: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   vessel: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
-  sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'vessel'],
+  sheet: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution', 'supply', 'vessel'],
   assay: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],
   journal: ['problem', 'quantity', 'reference', 'vessel'],
   procedure: [

@@ -12,7 +12,7 @@ const FIRST = [
   /^\0?virtual:nuxt|\0plugin-vue|\0vite/,
   /\/node_modules\/(?:@?vue|vue-router|nuxt|@?unhead|@vueuse|idb|@?pinia|ofetch|ufo|ohash|unctx|h3|perfect-debounce|destr|defu|@lucide)\//,
   /\/app\/(?:assets|plugins)\//,
-  /\/core\/(?:reference|formula|equation|quantity|problem|document|species|sheet)\//,
+  /\/core\/(?:reference|formula|equation|quantity|problem|document|species|supply|sheet)\//,
   /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
   /\/core\/vessel\/protons\./,
   /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { parseFormula, type Formula } from '#core/formula'
 import { given, parseQuantity } from '#core/quantity'
 import { densityTables } from '#core/reference'
-import { dilute, explainDilution, findDensityTable, strengthOf, type DilutionPlan } from '.'
+import { findDensityTable, strengthOf } from '#core/supply'
+import { dilute, explainDilution, type DilutionPlan } from '.'
 
 const formula = (text: string): Formula => {
   const read = parseFormula(text)

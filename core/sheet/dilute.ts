@@ -2,7 +2,7 @@ import { parseFormula, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { difference, parseQuantity, product, type Figure, type Kind } from '#core/quantity'
 import type { PlanProblem } from './problems'
-import { strengthOf } from './strength'
+import { strengthOf } from '#core/supply'
 
 export interface DilutionPlan {
   readonly from: { readonly reagent: string; readonly concentration: string; readonly density?: string }

@@ -5,7 +5,7 @@ import { parseFormula, sameStuff } from '#core/formula'
 import type { SupplyPlan } from './plan'
 import type { Path } from './problems'
 import { quantity, refuse } from './refuse'
-import { strengthOf, type Strength } from './strength'
+import { strengthOf, type Strength } from '#core/supply'
 
 const VOLUMES = /^\s*(\d+(?:\.\d+)?)\s*\+\s*(\d+(?:\.\d+)?)\s*$/
 

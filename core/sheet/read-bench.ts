@@ -4,7 +4,7 @@ import type { StagePlan } from './plan'
 import type { Path, PlanProblem } from './problems'
 import { solvents } from '#core/reference'
 import { attempt, decided, need, quantity, refuse } from './refuse'
-import { strengthOf, type Strength } from './strength'
+import { strengthOf, type Strength } from '#core/supply'
 
 /** What the plan says of how a stage is run: water, temperature, vessel, time, trap, bath. */
 export interface Bench {

@@ -9,7 +9,7 @@ import { readBench, type SideField } from './read-bench'
 import type { Charge, ReadPlan, ReadStage, Reagent, Room } from './read-stage'
 import { readCharge, readSupply, type Earlier } from './read-supply'
 import { attempt, Blocked, decided, need, quantity, Refused, refuse } from './refuse'
-import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from './supply'
+import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from '#core/supply'
 
 /** A plan as far as it reads, with every problem at its place. */
 export interface PlanReading {

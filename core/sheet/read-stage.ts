@@ -4,7 +4,7 @@ import type { Figure } from '#core/quantity'
 import type { SubstanceRow } from '#core/reference'
 import type { OperationPlan } from '#core/vessel'
 import type { Bench, SideField } from './read-bench'
-import type { Supply } from './supply'
+import type { Supply } from '#core/supply'
 import type { Way } from './plan'
 import type { WayOut } from './ways-out'
 

@@ -6,8 +6,8 @@ import type { ChargePlan, SupplyPlan } from './plan'
 import type { Path } from './problems'
 import type { Charge, ReadStage } from './read-stage'
 import { Blocked, need, quantity, refuse } from './refuse'
-import { findDensityTable, strengthOf } from './strength'
-import { amountFromMass, amountFromVolume, type Supply } from './supply'
+import { findDensityTable, strengthOf } from '#core/supply'
+import { amountFromMass, amountFromVolume, type Supply } from '#core/supply'
 
 /** The stages before one: those that read, and the ids of all. */
 export interface Earlier {

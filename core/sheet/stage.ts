@@ -3,7 +3,7 @@ import { molarMassFigure } from '#core/formula'
 import { difference, exact, product, renamed, sum, type Figure, toSignificant } from '#core/quantity'
 import { madeByShare, NO_SHARE, sharesOf, within, type CarriedPot, type Share } from './carried'
 import type { ReadStage, Reagent } from './read-stage'
-import { leftoverMass, massFor, volumeFor } from './supply'
+import { leftoverMass, massFor, volumeFor } from '#core/supply'
 import { coefficientOf, isWater, waterOf, type Water } from './water'
 import { isGas, wayOutOfExcess, wayOutOfProduct, type WayOut } from './ways-out'
 

@@ -2,7 +2,7 @@ import type { Term } from '#core/equation'
 import { molarMassFigure, parseFormula, type Formula } from '#core/formula'
 import { exact, product, sum, type Figure } from '#core/quantity'
 import type { ReadStage, Reagent } from './read-stage'
-import { massFor, waterWith } from './supply'
+import { massFor, waterWith } from '#core/supply'
 
 export interface Water {
   readonly fromReagents: Figure

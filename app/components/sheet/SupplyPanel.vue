@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { RadioGroup, RadioGroupLabel, RadioGroupOption } from '@headlessui/vue'
 import { formsOf, parseFormula } from '#core/formula'
-import { findDensityTable, usualStock, type Plan, type SupplyPlan } from '#core/sheet'
+import { usualStock, type Plan, type SupplyPlan } from '#core/sheet'
+import { findDensityTable } from '#core/supply'
 import type { SubstanceRow } from '#core/reference'
 import type { Span } from '#core/problem'
 

@@ -58,6 +58,8 @@ function leavesOf(events: readonly Event[]): string {
     .join('; ')
 }
 
+const statusOf = (id: string) => run.value.steps.find(({ step }) => step.id === id)?.status ?? 'open'
+
 const change = (steps: readonly Step[], key: string): void => batch.changeProcedure(stageId.value, steps, key)
 const freshId = (): string => crypto.randomUUID().slice(0, 8)
 
