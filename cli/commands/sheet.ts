@@ -47,7 +47,7 @@ ambient? { temperature?, pressure? }
   Also read, for the bench: stages[] { name?, inPot?, mix?[] { equation, share }, solvent?, evaporate?, at?, vessel?, addition?, bath?,
   trap? { reagent, volume, concentration } }, reagents[] { wayOut? }, room? { volume? }
   supply: { kind: "solid", formula?, assay?, moisture?, rest? } | { kind: "solution", concentration, density?, of? } | { kind: "liquid", density?, assay? }
-        | { kind: "gas" } | { kind: "stage", from }
+        | { kind: "gas" } | { kind: "stage", from, wet?, share? }
   charge: one of { mass }, { volume }, { amount }, { equivalents: 1.2 }, { excess: "20 %" }; without one, 1 equivalent
 Written digits are the resolution d of a value (u = d/√12); 5.214(2) and 5.214 ± 0.002 give the standard uncertainty.
 

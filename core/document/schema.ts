@@ -36,7 +36,12 @@ const supply = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('liquid'), density: measured.exactOptional(), assay: measured.exactOptional() }),
   z.strictObject({ kind: z.literal('gas') }),
-  z.strictObject({ kind: z.literal('stage'), from: id, wet: measured.exactOptional() }),
+  z.strictObject({
+    kind: z.literal('stage'),
+    from: id,
+    wet: measured.exactOptional(),
+    share: measured.exactOptional(),
+  }),
 ])
 
 const charge = z.union(

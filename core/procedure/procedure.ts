@@ -7,7 +7,9 @@ import {
   dryOf,
   emptyVessel,
   gathered,
+  partOfVessel,
   portionOf,
+  poured,
   vesselVolume,
   type Bench,
   type Portion,
@@ -49,8 +51,13 @@ export function procedureOf(
   return read.stages.flatMap((stage, i): ToldStage[] => {
     const lines = sheet.stages[i]
     if (!lines) return []
-    const start = stage.reagents.flatMap(({ from }) => (from === undefined ? [] : (pots.get(from) ?? [])))[0]
-    const done = accountOf(read, stage, lines, { main: start ?? emptyVessel(read.room.celsius), beside: [] }, own, kept)
+    const brought = stage.reagents.flatMap(({ from, supply }) => {
+      const pot = from === undefined ? undefined : pots.get(from)
+      return pot ? [partOfVessel(pot, supply.share?.value ?? 1)] : []
+    })
+    const [first, ...more] = brought
+    const start = first ? poured(first, more) : emptyVessel(read.room.celsius)
+    const done = accountOf(read, stage, lines, { main: start, beside: [] }, own, kept)
     if (stage.inPot) pots.set(stage.id, done.end.main)
     return [done]
   })

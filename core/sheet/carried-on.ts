@@ -1,4 +1,5 @@
 import { relate } from '#core/formula'
+import { product, type Figure } from '#core/quantity'
 import { partOf, sharesOf, within, type Carried, type CarriedPot } from './carried'
 import type { ReadStage, Reagent } from './read-stage'
 import type { StageSheet } from './stage'
@@ -33,3 +34,10 @@ export function carriedFrom(stage: ReadStage, sheet: StageSheet, before: Carried
 /** A gas leaves; what the chemist filters off, boils off or quenches is gone. Everything else goes on with the pot. */
 const isTakenOut = ({ supply, wayOut }: Reagent): boolean =>
   supply.kind === 'gas' || wayOut === 'filtered off' || wayOut === 'boiled off' || wayOut === 'quenched'
+
+/** The part of a pot that one of several stages takes. */
+export function dividedPot(pot: CarriedPot, share: Figure | undefined): CarriedPot {
+  if (!share) return pot
+  const part = (whole: Figure): Figure => product(whole.name, whole.kind, [whole, share])
+  return { water: part(pot.water), matter: pot.matter.map(one => ({ ...one, amount: part(one.amount) })) }
+}

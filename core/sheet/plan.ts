@@ -84,6 +84,8 @@ export type SupplyPlan =
       readonly from: string
       /** Handed on wet, with so much water in it, as a mass fraction of the whole; dry where it is left out. */
       readonly wet?: string
+      /** Of all that the stage made, pot or crop, only so much goes here; all of it where it is left out. */
+      readonly share?: string
     }
 
 export type ChargePlan =

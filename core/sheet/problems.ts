@@ -24,6 +24,8 @@ export type SheetProblem =
   | { code: 'sheet.no-scale'; stage: string }
   | { code: 'sheet.two-scales'; stage: string }
   | { code: 'sheet.target-not-last'; stage: string }
+  | { code: 'sheet.taken-twice'; from: string; takers: number }
+  | { code: 'sheet.shares-over-whole'; from: string; total: number }
   | { code: 'sheet.unknown-solvent'; name: string; among: readonly string[] }
 
 /** Where in the plan, as keys from its root: `stages`, 0, `reagents`, 1, `charge`, `mass`. */
@@ -119,6 +121,16 @@ function explainSheet(problem: SheetProblem): Advice {
       return {
         why: `There is no earlier stage called ${problem.from}.`,
         fix: 'Name a stage that stands before this one.',
+      }
+    case 'sheet.taken-twice':
+      return {
+        why: `${problem.takers} stages take from ${problem.from}, and it is not said how much of it comes here.`,
+        fix: 'Give the share that this stage takes, such as 40 %.',
+      }
+    case 'sheet.shares-over-whole':
+      return {
+        why: `The shares taken from ${problem.from} come to ${(problem.total * 100).toFixed(1).replace(/\.0$/, '')} %.`,
+        fix: 'Make one of them smaller: together they are no more than 100 %.',
       }
     case 'sheet.no-scale':
       return {

@@ -9,6 +9,7 @@ import { readBench, type SideField } from './read-bench'
 import type { Charge, ReadPlan, ReadStage, Reagent, Room } from './read-stage'
 import { readCharge, readSupply, type Earlier } from './read-supply'
 import { attempt, Blocked, decided, need, quantity, Refused, refuse } from './refuse'
+import { takerProblems } from './takers'
 import { amountFromMass, amountFromVolume, idealMolarVolume, type Supply } from '#core/supply'
 
 /** A plan as far as it reads, with every problem at its place. */
@@ -44,6 +45,7 @@ export function readAsFar(plan: Plan, own: readonly SubstanceRow[] = []): PlanRe
     const measuresGas = stage.reagents.some(({ supply }) => supply.kind === 'gas')
     if (read && !(measuresGas && isRoomUnread)) stages.push({ ...read, own })
   })
+  problems.push(...takerProblems(plan, stages))
   return { plan: { stages, room }, whole: stages.length === plan.stages.length && stages.length > 0, problems }
 }
 

@@ -88,6 +88,14 @@ export function readSupply(
         weighed: source.product.form,
         relation: matched(source.product.form, [...path, 'from']),
         ...(source.inPot && { inPot: true }),
+        ...(plan.share !== undefined && {
+          share: quantity(
+            plan.share,
+            [...path, 'share'],
+            ['mass fraction', 'number'],
+            `share of {${source.product.form.text}}`,
+          ),
+        }),
         ...(plan.wet !== undefined && !source.inPot && readWet(plan.wet, source.product.form, path)),
       }
     }

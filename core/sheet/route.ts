@@ -2,7 +2,7 @@ import { molarMassFigure, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { exact, product, sum, type Figure } from '#core/quantity'
 import { NO_SHARE, sharesOf, type CarriedPot } from './carried'
-import { carriedFrom } from './carried-on'
+import { carriedFrom, dividedPot } from './carried-on'
 import type { Plan } from './plan'
 import type { PlanProblem } from './problems'
 import { readPlan } from './read-plan'
@@ -89,7 +89,7 @@ function backwards({ stages }: ReadPlan): Map<string, Figure> {
         `{${reagent.supply.weighed.text}} taken`,
         'amount',
         [sheet.reagents[i]!.amount],
-        unitsOf(reagent.supply.relation),
+        [...unitsOf(reagent.supply.relation), ...(reagent.supply.share ? [reagent.supply.share] : [])],
       )
       needs.set(reagent.from, [...(needs.get(reagent.from) ?? []), taken])
     })
@@ -127,7 +127,10 @@ function inOrder({ stages }: ReadPlan, extents: ReadonlyMap<string, Figure>): St
 
 /** What the pots of earlier stages bring into this one: their water, and what was left in them. */
 function potInto({ reagents }: ReadStage, pots: ReadonlyMap<string, CarriedPot>): CarriedPot | undefined {
-  const mine = [...new Set(reagents.flatMap(({ from }) => from ?? []))].flatMap(from => pots.get(from) ?? [])
+  const mine = reagents.flatMap(({ from, supply }) => {
+    const pot = from === undefined ? undefined : pots.get(from)
+    return pot ? [dividedPot(pot, supply.share)] : []
+  })
   if (mine.length === 0) return undefined
   return {
     water: sum(
@@ -146,11 +149,12 @@ function forwards(
   const made = new Map<string, Figure>()
   const sheets: StageSheet[] = []
   const pots = new Map<string, CarriedPot>()
+  const taken = new Map<string, number>()
   for (const stage of stages) {
     const fed: ReadStage = { ...stage, reagents: stage.reagents.map(reagent => feed(reagent, made)) }
     const pot = potInto(stage, pots)
     const sheet = computeStage(fed, scaleOf(fed, pot), pot)
-    sheets.push({ ...sheet, warnings: [...sheet.warnings, ...overdrawn(stage.reagents, made)] })
+    sheets.push({ ...sheet, warnings: [...sheet.warnings, ...overdrawn(fed.reagents, made, taken)] })
     if (stage.inPot) pots.set(stage.id, carriedFrom(fed, sheet, pot))
     const { form, relation } = stage.product
     const real = weighed.get(stage.id)
@@ -186,26 +190,54 @@ function feed(reagent: Reagent, made: ReadonlyMap<string, Figure>): Reagent {
 const available = ({ from, supply, term }: Reagent, made: ReadonlyMap<string, Figure>): Figure =>
   product(`amount of {${term.species.formula.text}}`, 'amount', [
     (from && made.get(from)) || NOTHING,
+    ...(supply.share ? [supply.share] : []),
     ...unitsOf(supply.relation),
   ])
 
-const overdrawn = (reagents: readonly Reagent[], made: ReadonlyMap<string, Figure>): SheetWarning[] =>
-  reagents.flatMap(reagent => {
-    if (!reagent.from || reagent.charge.by !== 'amount') return []
-    return reagent.charge.amount.value <= available(reagent, made).value * (1 + 1e-9)
+/** Warns where the stages that take from one have together taken more than it makes; `taken` is the share of each that is gone. */
+function overdrawn(
+  reagents: readonly Reagent[],
+  made: ReadonlyMap<string, Figure>,
+  taken: Map<string, number>,
+): SheetWarning[] {
+  return reagents.flatMap(reagent => {
+    const { from, charge, supply } = reagent
+    if (!from || charge.by !== 'amount') return []
+    const whole = available({ ...reagent, supply: withoutShare(supply) }, made).value
+    const gone =
+      (taken.get(from) ?? 0) + (whole > 0 ? charge.amount.value / whole : charge.amount.value > 0 ? Infinity : 0)
+    taken.set(from, gone)
+    return gone <= 1 + 1e-9
       ? []
       : [
           {
             code: 'stage.short',
-            message: `The stage before makes less {${reagent.supply.weighed.text}} than is charged here.`,
+            message: `The stage before makes less {${supply.weighed.text}} than is charged from it.`,
           },
         ]
   })
+}
+const withoutShare = ({ share: _, ...supply }: Reagent['supply']): Reagent['supply'] => supply
 
 const unitsOf = ({ units }: Relation): Figure[] => (units === 1 ? [] : [exact(units, 'number', 'formula units')])
 
-/** The target's plan told forwards: stages that no other feeds are charged as they were worked out backwards. */
+/** The target's plan told forwards: stages that no other feeds are charged as they were worked out backwards, and what one makes for several is shared out as they need it. */
 function asCharged({ stages, room }: ReadPlan, sheets: readonly StageSheet[]): ReadPlan {
+  const needs = new Map<string, number>()
+  const needOf = (i: number, j: number): number => sheets[i]!.reagents[j]!.amount.value
+  stages.forEach(({ reagents }, i) =>
+    reagents.forEach(({ from }, j) => {
+      if (from) needs.set(from, (needs.get(from) ?? 0) + needOf(i, j))
+    }),
+  )
+  const fedFrom = (reagent: Reagent, from: string, need: number): Reagent => {
+    const share = need / (needs.get(from) ?? need)
+    const isShared = share < 1 - 1e-12 && !reagent.supply.share
+    const supply = isShared
+      ? { ...reagent.supply, share: exact(share, 'number', `share of {${reagent.supply.weighed.text}}`) }
+      : reagent.supply
+    return { ...reagent, supply, charge: { by: 'all' } }
+  }
   return {
     room,
     stages: stages.map((stage, i) => {
@@ -213,7 +245,7 @@ function asCharged({ stages, room }: ReadPlan, sheets: readonly StageSheet[]): R
       return {
         ...stage,
         reagents: stage.reagents.map((reagent, j): Reagent => {
-          if (reagent.from) return { ...reagent, charge: { by: 'all' } }
+          if (reagent.from) return fedFrom(reagent, reagent.from, needOf(i, j))
           return isFed ? reagent : { ...reagent, charge: { by: 'amount', amount: sheets[i]!.reagents[j]!.amount } }
         }),
       }

@@ -18,6 +18,8 @@ export interface Supply {
   readonly rest?: 'residue' | 'soluble'
   /** Comes dissolved, in the pot of the stage before. */
   readonly inPot?: true
+  /** Of what an earlier stage made, so much is taken. */
+  readonly share?: Figure
   /** Molar volume of the gas in the room, mL/mol. */
   readonly molarVolume?: Figure
 }

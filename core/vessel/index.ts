@@ -29,6 +29,7 @@ export { allDissolved, atRest, potOf, type AtRest } from './rest'
 export { operate, operationWords, solventFormula, type Done, type Operation } from './operations'
 export type { Setting } from './setting'
 export { operateOn, type Bench, type BenchDone, type Beside } from './bench'
+export { partOfVessel, poured } from './pour'
 export { liquidVolume, vesselMass, vesselVolume, waterBeyond } from './volume'
 export {
   explainOperation,

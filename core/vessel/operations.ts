@@ -4,7 +4,18 @@ import { findCurve, saturationAt, type Curve } from '#core/solution'
 import { contact, react } from './contact'
 import { atRest } from './rest'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
-import { formulaOf, gathered, plus, portionOf, WATER, withLump, type Out, type Portion, type Vessel } from './state'
+import {
+  formulaOf,
+  gathered,
+  plus,
+  portionOf,
+  shareOf,
+  WATER,
+  withLump,
+  type Out,
+  type Portion,
+  type Vessel,
+} from './state'
 import { toldAs } from './told'
 import type { Setting } from './setting'
 import { withTheSteam } from './vapour'
@@ -225,8 +236,6 @@ function liquorOf({ solvents: held, ions }: Vessel, named: readonly Formula[], s
     ({ mass }) => mass > 0,
   )
 }
-const shareOf = (map: ReadonlyMap<string, number>, share: number): Map<string, number> =>
-  new Map([...map].map(([key, value]) => [key, value * share] as const))
 
 function filtered(
   vessel: Vessel,

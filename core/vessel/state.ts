@@ -101,3 +101,7 @@ export function gathered(portions: readonly Portion[]): Portion[] {
   }
   return [...all.values()].filter(({ amount }) => Math.abs(amount) > TRACE)
 }
+
+/** The same part of every entry. */
+export const shareOf = (map: ReadonlyMap<string, number>, share: number): Map<string, number> =>
+  new Map([...map].map(([key, value]) => [key, value * share] as const))

@@ -37,6 +37,11 @@ const densityHint = computed(() =>
 )
 const isByVolumes = computed(() => supply.kind === 'solution' && /\d\s*\+\s*\d/.test(supply.concentration))
 
+/** A pot that goes on is wet as it is. */
+const isInPot = computed(
+  () => supply.kind === 'stage' && plan.stages.some(({ id, inPot }) => id === supply.from && inPot === true),
+)
+
 const kind = computed({
   get: () => supply.kind,
   set: (wanted: Kind) => {
@@ -192,17 +197,30 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           <option v-for="source in sources" :key="source.id" :value="source.id">{{ source.name }}</option>
         </select></label
       >
-      <QuantityField
-        v-if="supply.kind === 'stage'"
-        :model-value="supply.wet ?? ''"
-        wide
-        label="Handed on wet: water in it"
-        unit="%"
-        placeholder="dry"
-        :problem="problemAt('wet')"
-        @update:model-value="set('wet', $event)"
-      />
-      <p v-else class="small col-span-3">Measured as an ideal gas at the room’s temperature and pressure.</p>
+      <template v-if="supply.kind === 'stage'">
+        <QuantityField
+          :model-value="supply.share ?? ''"
+          wide
+          label="Share of it that goes here"
+          unit="%"
+          placeholder="all"
+          :problem="problemAt('share')"
+          @update:model-value="set('share', $event)"
+        />
+        <QuantityField
+          v-if="!isInPot"
+          :model-value="supply.wet ?? ''"
+          wide
+          label="Handed on wet: water in it"
+          unit="%"
+          placeholder="dry"
+          :problem="problemAt('wet')"
+          @update:model-value="set('wet', $event)"
+        />
+      </template>
+      <p v-else-if="supply.kind === 'gas'" class="small col-span-3">
+        Measured as an ideal gas at the room’s temperature and pressure.
+      </p>
     </div>
     <SubstituteList
       v-if="supply.kind !== 'stage'"
