@@ -25,3 +25,16 @@ describe('a pot cooled over a hundred steps', () => {
   bench('two salts that share an ion', () => cooled(two))
   bench('a reciprocal pair: four salts of two cations and two anions', () => cooled(four))
 })
+
+const eight = pot(300, ['NaCl', 40], ['K2SO4', 40], ['MgSO4', 40], ['NH4NO3', 40], ['CaCl2', 5])
+describe('a pot at rest', () => {
+  bench('two salts that share an ion', () => {
+    restOf({ ...two, celsius: 25 })
+  })
+  bench('a reciprocal pair', () => {
+    restOf({ ...four, celsius: 25 })
+  })
+  bench('eight ions, with all that they can make', () => {
+    restOf({ ...eight, celsius: 25 })
+  })
+})

@@ -57,13 +57,15 @@ function potOf(question: Question): Checked<PotState, CommandError> {
   return ok(pot)
 }
 
-const toldOf = ({ celsius, water, dissolved, solid, estimated, dry }: Told) => ({
+const toldOf = ({ celsius, water, dissolved, solid, estimated, dry, leftOut, isUnsettled }: Told) => ({
   temperature: celsius,
   water,
   dissolved,
   solid,
   estimated,
   ...(dry && { dry }),
+  ...(leftOut.length > 0 && { notKnown: leftOut }),
+  ...(isUnsettled && { unsettled: true }),
 })
 
 function answer(question: Question): Answer {
@@ -104,6 +106,8 @@ export const crystallise: Command = {
   { wash: { with: "water" | "ethanol" | "methanol" | "acetone", volume, at?, retained?, through? } },
   { addSolute: { form, mass } }, { seed: { form, mass } }, { addEthanol: "20 mL" } (96 % spirit), { hold: "2 h" }
 The pot begins at 25 °C. After a wash the step tells the cake. "entrained" is what the liquor kept in a crop dries to, in g.
+"notKnown" names salts that these ions can make and whose solubility no table has there: they are told as dissolved.
+"unsettled": true says that the model found no rest, so that the step is not to be relied on.
 "dry": true says that the crystals want more water than there is, so that some of the salt stays a lower hydrate.
 "estimated" is true where salts share ions and a model answers; losses in other solvents than water are not computed.
 

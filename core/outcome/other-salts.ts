@@ -1,5 +1,6 @@
-import { molarMass, relate, type Formula } from '#core/formula'
-import { shippedCurves, arrivals, type Curve, type PotState } from '#core/solution'
+import { relate, type Formula } from '#core/formula'
+import { arrivals, solidsFor, type Curve, type PotState } from '#core/solution'
+import { formulaOf } from '#core/vessel'
 import { ionsOf } from '#core/species'
 
 /** Another salt that this pot's ions could have given in place of the product. */
@@ -32,30 +33,30 @@ export function otherSaltsIn(pot: PotState, product: Formula, own: readonly Curv
     amounts.set(ion, (amounts.get(ion) ?? 0) + moles)
   }
   if (amounts.size < 3) return []
-  const curves = [...own, ...shippedCurves()]
   const order = arrivals(pot, HOT, COLD, own)
-  const place = (salt: Formula): number => order.findIndex(({ form }) => isFormOf(form, salt, curves))
-  const productAt = place(product)
-  return curves.flatMap(({ salt, phases }): OtherSalt[] => {
-    if (relate(salt, product) || relate(product, salt)) return []
-    const ions = ionsOf(salt)
-    if (!ions?.every(({ text }) => amounts.has(text))) return []
-    const units = Math.min(...ions.map(({ text, count }) => (amounts.get(text) ?? 0) / count))
-    const at = place(salt)
-    // In the cold the most hydrated phase is the one that stands.
-    const form = phases[0]?.form ?? salt
+  const place = (salt: Formula): number => order.findIndex(({ salt: arrived }) => arrived === salt.text)
+  const isProduct = (salt: Formula): boolean =>
+    relate(salt, product) !== undefined || relate(product, salt) !== undefined
+  const productAt = order.findIndex(({ salt }) => isProduct(formulaOf(salt)))
+  const cold = solidsFor(new Set(pot.totals.keys()), COLD, own).solids.filter(({ source }) => source !== 'product')
+  return [...new Set(cold.map(({ salt }) => salt.text))].flatMap((text): OtherSalt[] => {
+    const forms = cold.filter(({ salt }) => salt.text === text)
+    // In the cold the most hydrated form is the one that stands.
+    const most = forms.reduce<(typeof forms)[number] | undefined>(
+      (best, one) => (best && best.waters >= one.waters ? best : one),
+      undefined,
+    )
+    const ions = most && ionsOf(most.salt)
+    if (!most || !ions?.every(ion => amounts.has(ion.text)) || isProduct(most.salt)) return []
+    const units = Math.min(...ions.map(ion => (amounts.get(ion.text) ?? 0) / ion.count))
+    const at = place(most.salt)
     return [
       {
-        form: form.text,
-        most: units * molarMass(form),
+        form: most.form.text,
+        most: units * most.molarMass,
         comes: at >= 0,
         comesFirst: at >= 0 && (productAt < 0 || at < productAt),
       },
     ]
   })
-}
-
-function isFormOf(text: string, salt: Formula, curves: readonly Curve[]): boolean {
-  const curve = curves.find(({ phases }) => phases.some(({ form }) => form.text === text))
-  return curve ? relate(salt, curve.salt) !== undefined : text === salt.text
 }

@@ -10,6 +10,8 @@ export { heatOfSolutionSource, heatsOfSolution, type HeatOfSolution } from './he
 export { incompatibilities, type DangerKind } from './incompatibilities'
 export { anions, anionStems, cations, ionSource, metalCharges, type IonRow } from './ions'
 export { solubilities, solubilitySources, type SolubilityPhase, type SolubilityRow } from './solubilities'
+export { doubleSalts, doubleSaltSources, type DoubleSalt } from './double-salts'
+export { debyeHuckelSlopes, pitzerPairs, pitzerPsi, pitzerTheta, type PitzerRow } from './pitzer'
 export { solubilityProducts, solubilityProductSource } from './solubility-products'
 export { ionVolumes, ionVolumeSource, waterDensities } from './ion-volumes'
 export { permittivities } from './permittivities'

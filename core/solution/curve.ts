@@ -138,3 +138,65 @@ function drawnOn(phases: readonly CurvePhase[], celsius: number): Saturation | u
   const grams = s0 + ((s1 - s0) * (celsius - t0)) / (t1 - t0)
   return { grams, phase: celsius <= (t0 + t1) / 2 ? lower : upper, isDrawnOn: true }
 }
+
+/** How far a branch is drawn on where another solid takes over, and past the ends of a curve, K: beyond that the heat of solution alone no longer tells. A judgement. */
+const METASTABLE_REACH = 40
+const END_REACH = 25
+
+/** A hydrate of a curve at a temperature, whether it is the one that stands there or not. */
+export interface Branch {
+  readonly phase: CurvePhase
+  /** g of anhydrous salt in 100 g of water beside this solid. */
+  readonly grams: number
+  /** The table's own point, or drawn on from the branch's end by its slope (ln of the solubility against 1/T). */
+  readonly isDrawnOn: boolean
+  /** K from the end of the branch's own range; 0 within it. */
+  readonly beyond: number
+  readonly isStable: boolean
+}
+
+/** Every hydrate of a curve at a temperature: the stable one by the table, the others drawn on as far as that tells anything. None where no branch reaches. */
+export function branchesAt(curve: Curve, celsius: number): Branch[] {
+  const stable = saturationAt(curve, celsius)
+  const [from, to] = [
+    Math.min(...curve.phases.map(phase => phase.from)),
+    Math.max(...curve.phases.map(phase => phase.to)),
+  ]
+  const reach = stable.ok ? METASTABLE_REACH : END_REACH
+  const end = celsius > to ? to : celsius < from ? from : undefined
+  return curve.phases.flatMap((phase): Branch[] => {
+    const isStable = stable.ok && stable.value.phase === phase
+    if (isStable)
+      return [{ phase, grams: stable.value.grams, isDrawnOn: stable.value.isDrawnOn === true, beyond: 0, isStable }]
+    const beyond = Math.max(phase.from - celsius, celsius - phase.to, 0)
+    const grams = beyond > reach ? undefined : beyond === 0 ? phase.at(celsius) : drawnFrom(phase, celsius)
+    if (grams === undefined) return []
+    return [
+      {
+        phase,
+        grams,
+        isDrawnOn: true,
+        beyond,
+        isStable: end !== undefined && (phase.from === end || phase.to === end),
+      },
+    ]
+  })
+}
+
+const KELVIN = 273.15
+/** The steepest that ln s rises against −1/T in the tables, K: a branch of two near points is not drawn steeper. */
+const STEEPEST = 9000
+
+/** A branch past its end, as ln of the solubility against 1/T through its end and the nearest point 5 K from it. */
+function drawnFrom({ points, from, to }: CurvePhase, celsius: number): number | undefined {
+  const end = celsius > to ? points.at(-1) : points[0]
+  const inner = (celsius > to ? points.toReversed() : points).find(
+    ([t]) => Math.abs(t - (celsius > to ? to : from)) >= 5,
+  )
+  if (!end) return undefined
+  const other = inner ?? (points.length > 1 ? (celsius > to ? points[0]! : points.at(-1)!) : end)
+  const by = 1 / (end[0] + KELVIN) - 1 / (other[0] + KELVIN)
+  const slope = by === 0 ? 0 : Math.log(end[1] / other[1]) / by
+  const held = Math.max(-STEEPEST, Math.min(STEEPEST, slope))
+  return end[1] * Math.exp(held * (1 / (celsius + KELVIN) - 1 / (end[0] + KELVIN)))
+}

@@ -25,7 +25,7 @@ export {
   type Rest,
   type Solute,
 } from './pot-state'
-export { findProduct, solidOf, solidsFor, sparingFor, type Solid } from './solids'
+export { findDouble, findProduct, solidOf, solidsFor, sparingFor, type Solid } from './solids'
 export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
 export {
   carbonateShare,
@@ -38,6 +38,7 @@ export {
 } from './precipitation'
 export { arrivals, comesDownAt, justSaturated, saturationTemperature, spanOf, type Arrival } from './questions'
 export { ionsOfSparing, precipitationTable, type PrecipitationCase, type PrecipitationRow } from './precipitation-table'
+export { saturationIndices, type SaturationIndex } from './saturation'
 export { recrystallise, type Recrystallisation } from './recrystallise'
 export { washOptions, type FilterCake, type WashOption } from './wash-advisor'
 export { whichFirst, type Exchange, type Verdict } from './which-first'

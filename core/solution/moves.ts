@@ -45,6 +45,8 @@ export interface Told {
   /** True where the crystals would take more water than there is, so that no liquor is left. */
   readonly dry: boolean
   readonly leftOut: readonly string[]
+  /** The model found no rest. */
+  readonly isUnsettled?: true
   /** All water of the liquor, that of dissolved hydrates included, g. */
   readonly freeWater: number
   /** Moles of each ion in the liquor. */
@@ -81,6 +83,7 @@ const toldOf = (rest: Rest, { ethanol = 0 }: PotState): Told => ({
   estimated: rest.estimated,
   dry: rest.dry,
   leftOut: rest.leftOut,
+  ...(rest.isUnsettled && { isUnsettled: true as const }),
   freeWater: rest.freeWater,
   ions: rest.dissolved,
   volume: liquorVolume(rest) + ethanol / ETHANOL_DENSITY,

@@ -1,11 +1,22 @@
 import { findSubstance, molarMass, parseFormula, relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { componentsOf, mostOf } from './components'
-import { findCurve, saturationAt, type Curve, type CurveOf } from './curve'
-import { minimise } from './minimise'
+import { ionsOf, partsOf } from '#core/species'
+import { componentsOf, mostOf, type Component } from './components'
+import { branchesAt, findCurve, saturationAt, type Curve, type CurveOf } from './curve'
+import { interactionsOf, type Interactions } from './activity/interactions'
+import { equilibrium } from './equilibrium'
 import type { SolubilityProblem } from './problems'
 import { ETHANOL_LIMIT, refusesEthanol, saltingOut } from './salting-out'
-import { findProduct, solidsFor, solidWith, WATER_MOLAR, type Solid, type StandingSolid } from './solids'
+import {
+  findDouble,
+  findProduct,
+  solidOf,
+  solidsFor,
+  solidWith,
+  WATER_MOLAR,
+  type Solid,
+  type StandingSolid,
+} from './solids'
 
 /** One salt that was put in, anhydrous, as its curve or its solubility product knows it. */
 export interface Solute {
@@ -47,7 +58,9 @@ export interface Rest {
   readonly told: { readonly forms: readonly FormMass[]; readonly water: number }
   /** True where a model rather than a table answers. */
   readonly estimated: boolean
-  /** Solids whose curves do not reach this temperature. */
+  /** The model found no rest: what it tells is its nearest, and is not to be relied on. */
+  readonly isUnsettled?: true
+  /** Salts of which no table tells the solubility here: they are told as dissolved. */
   readonly leftOut: readonly string[]
 }
 
@@ -67,14 +80,14 @@ export function potOfSolutes(
   return ok(pot)
 }
 
-/** The pot with so many grams of a form more; refuses salts that no table knows. */
+/** The pot with so many grams of a form more. A salt that no table knows goes in as what it falls apart into; whether that is enough is for the pot at rest to say. */
 export function addSolute(
   pot: PotState,
   form: Formula,
   mass: number,
   own: readonly Curve[] = [],
 ): Checked<PotState, SolubilityProblem> {
-  const known = knownSalt(form, own)
+  const known = knownSalt(form, own) ?? unknownSalt(form)
   if (!known) return fail({ code: 'solubility.unknown', salt: form.text })
   const { salt, units, waters, curve } = known
   const formMoles = mass / molarMass(form)
@@ -86,44 +99,81 @@ export function addSolute(
   return ok({ ...pot, water: pot.water + formMoles * waters * WATER_MOLAR, totals, solutes })
 }
 
-function knownSalt(
-  form: Formula,
-  own: readonly Curve[],
-): { salt: Formula; units: number; waters: number; curve: Curve | undefined } | undefined {
-  const found: CurveOf | undefined = findCurve(form, own)
-  if (found) return { salt: found.curve.salt, ...found.relation, curve: found.curve }
-  const product = findProduct(form)
-  const relation = product && relate(form, product.salt)
-  return product && relation ? { salt: product.salt, ...relation, curve: undefined } : undefined
+interface Known {
+  readonly salt: Formula
+  readonly units: number
+  readonly waters: number
+  readonly curve: Curve | undefined
 }
 
-/** Lets the pot come to rest at its temperature. A solute whose own curve does not reach that temperature is a problem. */
+function knownSalt(form: Formula, own: readonly Curve[]): Known | undefined {
+  const found: CurveOf | undefined = findCurve(form, own)
+  if (found) return { salt: found.curve.salt, ...found.relation, curve: found.curve }
+  const known = findProduct(form) ?? findDouble(form)
+  const relation = known && relate(form, known.salt)
+  return known && relation ? { salt: known.salt, ...relation, curve: undefined } : undefined
+}
+
+/** A salt of known ions, without its water; undefined for what does not fall apart into ions. */
+function unknownSalt(form: Formula): Known | undefined {
+  const { parts, waters } = partsOf(form.text)
+  const salt = parseFormula(parts.map(part => part.text).join('·'))
+  return salt.ok && (ionsOf(salt.value)?.length ?? 0) > 1
+    ? { salt: salt.value, units: 1, waters, curve: undefined }
+    : undefined
+}
+
+/**
+ * Lets the pot come to rest at its temperature. Where nothing of what was put in is known there, that is a problem; else what is not known stays dissolved and is named.
+ */
 export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest, SolubilityProblem> {
   const present = presentSolutes(pot)
-  for (const { curve } of present) {
-    const saturation = curve && saturationAt(curve, pot.celsius)
-    if (saturation && !saturation.ok) return saturation
-  }
+  const unknown = unknownAt(pot.celsius, present)
+  const problem = unknown.map(({ problem: one }) => one)[0]
+  if (problem && unknown.length === present.length) return fail(problem)
   const ethanol = pot.ethanol ?? 0
   const refused = ethanol > 0 ? refusesEthanol(pot) : undefined
   if (refused) return fail(refused)
-  const keys = new Set(presentKeys(pot))
-  const { solids, leftOut } = solidsFor(keys, pot.celsius, own)
-  const rows = rowsAlone(present, solids, isOneSalt(pot, present))
-  if (ethanol > 0 && !rows) return fail({ code: 'solubility.ethanol-shared' })
-  const { standing, dry } = rows ? eachAlone(pot, rows) : { standing: together(pot, solids), dry: false }
-  const names = leftOut.map(({ salt }) => salt.text)
-  const rest = tell(
-    pot,
-    standing,
-    solids,
-    !rows || ethanol > 0 || solids.some(({ isDrawnOn }) => isDrawnOn),
-    dry,
-    names,
+  const keys = presentKeys(pot)
+  const ions = interactionsOf(
+    keys,
+    pot.celsius,
+    keys.map(key => pot.totals.get(key) ?? 0),
   )
+  const { solids, leftOut } = solidsFor(new Set(keys), pot.celsius, own, ions)
+  const rows = unknown.length > 0 ? undefined : rowsAlone(pot.celsius, present, solids, isOneSalt(pot, present))
+  const told: Together = rows ? { ...eachAlone(pot, rows), isAtRest: true } : together(pot, keys, ions, solids, own)
+  const notKnown = [
+    ...new Set([
+      ...unknown.filter(one => !one.isDrawnOn).map(({ salt }) => salt.text),
+      ...leftOut.map(({ text }) => text),
+    ]),
+  ]
+  const estimated = !rows || ethanol > 0 || rows.some(({ solid }) => solid.isDrawnOn) || notKnown.length > 0
+  const rest: Rest = {
+    ...tell(pot, told, solids, estimated, notKnown),
+    ...(!told.isAtRest && { isUnsettled: true }),
+  }
   const strength = ethanol / (ethanol + rest.freeWater)
   if (strength > ETHANOL_LIMIT) return fail({ code: 'solubility.ethanol-too-strong', strength })
   return ok(rest)
+}
+
+/** The salts put in of which no table tells the solubility at a temperature, and why; a curve that ends near it is drawn on beside others. */
+function unknownAt(
+  celsius: number,
+  present: readonly Present[],
+): { readonly salt: Formula; readonly problem: SolubilityProblem; readonly isDrawnOn: boolean }[] {
+  return present.flatMap(({ salt, curve }) => {
+    if (!curve)
+      return findProduct(salt) || findDouble(salt)
+        ? []
+        : [{ salt, problem: { code: 'solubility.unknown' as const, salt: salt.text }, isDrawnOn: false }]
+    const saturation = saturationAt(curve, celsius)
+    return saturation.ok
+      ? []
+      : [{ salt, problem: saturation.problem, isDrawnOn: branchesAt(curve, celsius).length > 0 }]
+  })
 }
 
 const TRACE = 1e-12
@@ -165,7 +215,12 @@ const SAME_SHARE = 1e-6
  * Each salt with the solid of its own curve, where it stands alone, or where nothing but the salts put in can come down and no two of them share an ion;
  * undefined where one would change what the other does.
  */
-function rowsAlone(present: readonly Present[], solids: readonly Solid[], isOne: boolean): Row[] | undefined {
+function rowsAlone(
+  celsius: number,
+  present: readonly Present[],
+  solids: readonly Solid[],
+  isOne: boolean,
+): Row[] | undefined {
   if (
     !isOne &&
     solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text))
@@ -175,7 +230,7 @@ function rowsAlone(present: readonly Present[], solids: readonly Solid[], isOne:
   const shared = new Set<string>()
   const rows: Row[] = []
   for (const { salt, curve, amount } of present) {
-    const solid = solids.find(one => one.salt.text === salt.text && one.source === 'curve')
+    const solid = curve && solidOf(curve, celsius)
     if (!curve || solid?.alone === undefined) return undefined
     for (const { key } of componentsOf(salt)) {
       if (shared.has(key)) return undefined
@@ -247,26 +302,49 @@ function formsBelow({ salt, phases }: Curve, most: number): number[] {
     .sort((a, b) => b - a)
 }
 
-function together(pot: PotState, solids: readonly Solid[]): Standing {
-  const keys = presentKeys(pot)
-  const amounts = minimise({
+interface Together {
+  readonly standing: Standing
+  /** Moles of each ion in the liquor, the last traces too. */
+  readonly dissolved?: ReadonlyMap<string, number>
+  readonly dry: boolean
+  readonly isAtRest: boolean
+}
+/**
+ * All solids that the pot's ions can make beside each other, by their activities. Where ethanol is there, each keeps the share of its solubility that it would keep alone, in the water and the ethanol together.
+ */
+function together(
+  pot: PotState,
+  keys: readonly string[],
+  ions: Interactions,
+  solids: readonly Solid[],
+  own: readonly Curve[],
+): Together {
+  const ethanol = pot.ethanol ?? 0
+  const thinned = (components: readonly Component[]): number => saltingOut(components, ethanol / (ethanol + pot.water))
+  const all = ethanol > 0 ? solidsFor(new Set(keys), pot.celsius, own, ions, thinned).solids : solids
+  const found = equilibrium({
+    ions,
     totals: keys.map(key => pot.totals.get(key) ?? 0),
-    water: pot.water / 1000,
-    solids: solids.map(({ components, waters, logK }) => ({
+    water: (pot.water + ethanol) / 1000,
+    solids: all.map(({ components, waters, logK }) => ({
       counts: keys.map(key => components.find(one => one.key === key)?.count ?? 0),
       hydration: (waters * WATER_MOLAR) / 1000,
       logK,
     })),
   })
-  return solids.map((solid, i) => ({ solid, amount: amounts[i] ?? 0 }))
+  return {
+    standing: all.map((solid, i) => ({ solid, amount: found.amounts[i] ?? 0 })),
+    dissolved: new Map(keys.map((key, i) => [key, found.dissolved[i] ?? 0])),
+    dry: found.isDry,
+    isAtRest: found.isAtRest,
+  }
 }
 
 function tell(
   pot: PotState,
-  standing: Standing,
+  { standing, dry, dissolved: traced }: Together,
   all: readonly Solid[],
   estimated: boolean,
-  dry: boolean,
   leftOut: readonly string[],
 ): Rest {
   const solids = standing
@@ -279,6 +357,7 @@ function tell(
     for (const { key, count } of solid.components)
       dissolved.set(key, Math.max(0, (dissolved.get(key) ?? 0) - count * amount))
   }
+  for (const [key, amount] of traced ?? []) dissolved.set(key, amount)
   if (dry) freeWater = 0
   const forms = asForms(dissolved, pot.solutes, all)
   const bound = forms.reduce((sum, { water }) => sum + water, 0)

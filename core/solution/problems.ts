@@ -8,7 +8,6 @@ export type SolubilityProblem =
       celsius: number
       ranges: readonly { form: string; from: number; to: number }[]
     }
-  | { code: 'solubility.ethanol-shared' }
   | { code: 'solubility.ethanol-dissolves'; salt: string; known: boolean }
   | { code: 'solubility.ethanol-too-strong'; strength: number }
 
@@ -51,11 +50,6 @@ export function explainSolubility(problem: SolubilityProblem): Advice {
       return {
         why: `The solubility of ${problem.salt} is not known at ${round(problem.celsius)} °C.`,
         fix: `The table holds ${problem.ranges.map(({ form, from, to }) => `${form} from ${round(from)} to ${round(to)} °C`).join(', ')}. Nothing is guessed outside it.`,
-      }
-    case 'solubility.ethanol-shared':
-      return {
-        why: 'The salts in this pot share ions, and what ethanol throws down of such a mixture is not modelled.',
-        fix: 'Crystallise from water first, or try it on a test tube of the liquor.',
       }
     case 'solubility.ethanol-dissolves':
       return {

@@ -104,6 +104,8 @@ export function justSaturated(pot: PotState, celsius: number, own: readonly Curv
 
 export interface Arrival {
   readonly form: string
+  /** The anhydrous salt. */
+  readonly salt: string
   /** °C at which it begins to come. */
   readonly celsius: number
   /** g standing at the end of the cooling. */
@@ -119,7 +121,7 @@ export function arrivals(pot: PotState, from: number, to: number, own: readonly 
       const salt = solid.salt.text
       const start = restAt(pot, from, own)
       const already = start?.solids.some(one => one.solid.salt.text === salt)
-      return { form: solid.form.text, mass, celsius: already ? from : (comesDownAt(pot, salt, from, own) ?? to) }
+      return { form: solid.form.text, salt, mass, celsius: already ? from : (comesDownAt(pot, salt, from, own) ?? to) }
     })
     .sort((a, b) => b.celsius - a.celsius)
 }

@@ -1,8 +1,10 @@
 import { molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
-import { solubilityProducts } from '#core/reference'
+import { doubleSalts, solubilityProducts, type DoubleSalt } from '#core/reference'
 import { partsOf } from '#core/species'
+import { excessOf, logWater } from './activity/excess'
+import { interactionsOf, type Interactions } from './activity/interactions'
 import { componentsOf, type Component } from './components'
-import { saturationAt, shippedCurves, type Curve } from './curve'
+import { branchesAt, shippedCurves, type Branch, type Curve } from './curve'
 
 /** A solid that stands, as what it is made of. */
 export interface StandingSolid {
@@ -15,17 +17,14 @@ export interface StandingSolid {
   readonly molarMass: number
 }
 
-/** A solid that could come down at a temperature, and its product limit in molalities. */
+/** A solid that could come down at a temperature, and its limit. */
 export interface Solid extends StandingSolid {
-  /**
-   * ln of the product of its ions' molalities at saturation, each to its count, with the water of a hydrate at the activity
-   * exp(−0.018 Σm) of an ideal dilute solution; read off the salt's own curve.
-   */
+  /** ln of the product of activities at saturation: of its ions (molalities), each to its count, and of its water. */
   readonly logK: number
-  /** g of anhydrous salt in 100 g of water, alone; undefined for those known by their solubility product. */
+  /** g of anhydrous salt in 100 g of water, alone; undefined for those known by a product. */
   readonly alone: number | undefined
-  readonly source: 'curve' | 'product'
-  /** Its solubility here is drawn on between two ranges of the table. */
+  readonly source: 'curve' | 'product' | 'double'
+  /** Its solubility here is drawn on from where the table has it. */
   readonly isDrawnOn?: true
 }
 
@@ -39,27 +38,56 @@ export function solidWith(salt: Formula, waters: number): StandingSolid {
   return { form, salt, components: componentsOf(salt), waters, molarMass: molarMass(salt) + waters * WATER_MOLAR }
 }
 
-/** The solid of a curve at a temperature; undefined off its range. */
+/** g of anhydrous salt in 100 g of water as mol in a kg. */
+const molalityOf = (salt: Formula, grams: number): number => (grams * 10) / molarMass(salt)
+
+/** The solid of a curve that stands at a temperature; undefined off its range. */
 export function solidOf(curve: Curve, celsius: number): Solid | undefined {
-  const saturation = saturationAt(curve, celsius)
-  if (!saturation.ok) return undefined
-  const { grams, phase, isDrawnOn } = saturation.value
-  const components = componentsOf(curve.salt)
-  const molality = (grams * 10) / molarMass(curve.salt)
-  const particles = components.reduce((total, { count }) => total + count, 0) * molality
-  const logK =
-    components.reduce((total, { count }) => total + count * Math.log(count * molality), 0) -
-    phase.waters * (WATER_MOLAR / KG) * particles
+  const branch = branchesAt(curve, celsius).find(one => one.isStable && one.beyond === 0)
+  return branch && solidOfBranch(curve, branch, branch, ownIons(curve.salt, celsius), 1)
+}
+
+const ownIons = (salt: Formula, celsius: number): Interactions =>
+  interactionsOf(
+    componentsOf(salt).map(({ key }) => key),
+    celsius,
+  )
+
+/** ln of the product of a solid's activities in a solution of its salt alone, mol in a kg of water, as the ions of a pot act. */
+function productAlone(components: readonly Component[], waters: number, molality: number, ions: Interactions): number {
+  const m = ions.keys.map(key => (components.find(one => one.key === key)?.count ?? 0) * molality)
+  const excess = excessOf(ions, m)
+  const activities = components.reduce((sum, { key, count }) => {
+    const i = ions.keys.indexOf(key)
+    return i < 0 ? sum : sum + count * (Math.log(count * molality) + excess.gradient[i]!)
+  }, 0)
+  return activities + waters * logWater(ions, m, excess)
+}
+
+/** How fast a metastable branch parts from the stable one at the least, in ln of its product to a K from the transition; so that the table's own order of solids holds where a branch is drawn on wrongly. */
+const PARTS = 0.005
+
+function solidOfBranch(
+  { salt }: Curve,
+  { phase, grams, isDrawnOn, beyond, isStable }: Branch,
+  stable: Branch | undefined,
+  ions: Interactions,
+  thinned: number,
+): Solid {
+  const components = componentsOf(salt)
+  const at = (mass: number): number => productAlone(components, phase.waters, molalityOf(salt, mass) * thinned, ions)
+  const own = at(grams)
+  const logK = isStable || !stable ? own : Math.max(own, at(stable.grams) + PARTS * Math.max(1, beyond))
   return {
     form: phase.form,
-    salt: curve.salt,
+    salt,
     components,
     waters: phase.waters,
     molarMass: molarMass(phase.form),
     logK,
     alone: grams,
     source: 'curve',
-    ...(isDrawnOn && { isDrawnOn }),
+    ...(isDrawnOn && isStable && { isDrawnOn }),
   }
 }
 
@@ -70,67 +98,155 @@ interface Sparing {
   readonly waters: number
   readonly product: number
 }
-let made: readonly Sparing[] | undefined
-const sparing = (): readonly Sparing[] => (made ??= readProducts())
 
-const readProducts = (): Sparing[] =>
-  solubilityProducts.flatMap(([text, product]): Sparing[] => {
-    const form = parseFormula(text)
-    if (!form.ok) throw new Error(`The table of solubility products holds ${text}.`)
-    const { parts, waters } = partsOf(form.value.text)
-    const salt = parseFormula(parts.map(part => part.text).join('·'))
-    if (!salt.ok) return []
-    return [{ form: form.value, salt: salt.value, components: componentsOf(salt.value), waters, product }]
-  })
+function readForm(text: string): Omit<Sparing, 'product'> | undefined {
+  const form = parseFormula(text)
+  if (!form.ok) throw new Error(`The tables of solids hold ${text}.`)
+  const { parts, waters } = partsOf(form.value.text)
+  const salt = parseFormula(parts.map(part => part.text).join('·'))
+  return salt.ok ? { form: form.value, salt: salt.value, components: componentsOf(salt.value), waters } : undefined
+}
+
+let made: readonly Sparing[] | undefined
+const sparing = (): readonly Sparing[] =>
+  (made ??= solubilityProducts.flatMap(([text, product]): Sparing[] => {
+    const read = readForm(text)
+    return read ? [{ ...read, product }] : []
+  }))
+
+interface Double extends Omit<Sparing, 'product'> {
+  readonly row: DoubleSalt
+}
+let doubled: readonly Double[] | undefined
+const doubles = (): readonly Double[] =>
+  (doubled ??= doubleSalts.flatMap((row): Double[] => {
+    const read = readForm(row.form)
+    return read ? [{ ...read, row }] : []
+  }))
 
 /** A sparingly soluble salt by its formula, with or without water. */
 export const findProduct = (salt: Formula): Sparing | undefined =>
   sparing().find(one => one.form.text === salt.text) ?? sparing().find(one => one.salt.text === salt.text)
 
+/** A double salt that has no curve, with or without water. */
+export const findDouble = (salt: Formula): Double | undefined =>
+  doubles().find(one => one.form.text === salt.text) ?? doubles().find(one => one.salt.text === salt.text)
+
+/** Solids that a set of ions can make, whatever the temperature. */
+interface Family {
+  readonly curves: readonly Curve[]
+  readonly sparing: readonly Sparing[]
+  readonly doubles: readonly Double[]
+}
+const families = new Map<string, Family>()
+const MOST_FAMILIES = 200
+
+function familyOf(keys: ReadonlySet<string>): Family {
+  const name = [...keys].sort().join(' ')
+  const before = families.get(name)
+  if (before) return before
+  const fits = ({ components }: { readonly components: readonly Component[] }): boolean =>
+    components.every(({ key }) => keys.has(key))
+  const curves = shippedCurves().filter(({ salt }) => fits({ components: componentsOf(salt) }))
+  const curved = new Set(curves.map(({ salt }) => salt.text))
+  const family = {
+    curves,
+    sparing: sparing().filter((one, i, all) => {
+      const isFirst = all.findIndex(other => other.salt.text === one.salt.text) === i
+      return fits(one) && isFirst && !curved.has(one.salt.text)
+    }),
+    doubles: doubles().filter(one => fits(one) && !curved.has(one.salt.text)),
+  }
+  if (families.size > MOST_FAMILIES) families.clear()
+  families.set(name, family)
+  return family
+}
+
+export interface Candidates {
+  readonly solids: readonly Solid[]
+  /** Solids that the ions could make, of which the tables do not know how soluble they are at this temperature. */
+  readonly leftOut: readonly Formula[]
+}
+
 /**
- * Every solid that a set of ions could make at a temperature: those of the curves that reach it, and the sparingly soluble ones by
- * their product at 25 °C. `leftOut` are curves that do not reach the temperature.
+ * Every solid that a set of ions could make at a temperature, with its limit in the activities of these ions: each hydrate of a curve (the metastable ones drawn on), double salts by their constants, and the sparingly
+ * soluble ones by their product at 25 °C. `thinned` is the share of its solubility that a salt keeps beside another solvent.
  */
 export function solidsFor(
   keys: ReadonlySet<string>,
   celsius: number,
   own: readonly Curve[] = [],
-): { solids: Solid[]; leftOut: Curve[] } {
+  ions: Interactions = interactionsOf([...keys], celsius),
+  thinned: (components: readonly Component[]) => number = () => 1,
+): Candidates {
+  const family = familyOf(keys)
+  const lowered = ({ components }: Pick<Sparing, 'components'>): number =>
+    Math.log(thinned(components)) * components.reduce((sum, { count }) => sum + count, 0)
   const solids: Solid[] = []
-  const leftOut: Curve[] = []
-  const seen = new Set<string>()
-  for (const curve of [...own, ...shippedCurves()]) {
-    if (seen.has(curve.salt.text) || !componentsOf(curve.salt).every(({ key }) => keys.has(key))) continue
-    seen.add(curve.salt.text)
-    const solid = solidOf(curve, celsius)
-    if (solid) solids.push(solid)
-    else leftOut.push(curve)
+  const leftOut: Formula[] = []
+  const mine = own.filter(({ salt }) => componentsOf(salt).every(({ key }) => keys.has(key)))
+  const known = new Set(mine.map(({ salt }) => salt.text))
+  for (const curve of [...mine, ...family.curves.filter(({ salt }) => !known.has(salt.text))]) {
+    const branches = branchesAt(curve, celsius)
+    const stable = branches.find(({ isStable }) => isStable)
+    if (branches.length === 0) leftOut.push(curve.salt)
+    const share = thinned(componentsOf(curve.salt))
+    solids.push(...branches.map(branch => solidOfBranch(curve, branch, stable, ions, share)))
   }
-  solids.push(...byProduct(keys, seen))
+  for (const double of family.doubles) {
+    const logK = doubleLimit(double, celsius, ions)
+    if (logK === undefined) leftOut.push(double.form)
+    else solids.push({ ...standing(double), logK: logK + lowered(double), alone: undefined, source: 'double' })
+  }
+  solids.push(
+    ...family.sparing
+      .filter(({ salt }) => !known.has(salt.text))
+      .map((one): Solid => ({
+        ...standing(one),
+        logK: Math.log(one.product) + lowered(one),
+        alone: undefined,
+        source: 'product',
+      })),
+  )
   return { solids, leftOut }
 }
 
-/** The sparing solids among those that ions could make, by their product at 25 °C; salts that have a curve are not among them. */
-export function sparingFor(keys: ReadonlySet<string>): Solid[] {
-  const curved = shippedCurves().filter(({ salt }) => componentsOf(salt).every(({ key }) => keys.has(key)))
-  return byProduct(keys, new Set(curved.map(({ salt }) => salt.text)))
+const standing = ({ form, salt, components, waters }: Omit<Sparing, 'product'>): StandingSolid => ({
+  form,
+  salt,
+  components,
+  waters,
+  molarMass: molarMass(form),
+})
+
+const ROOM = 25
+/** ln K of a double salt: as known at 25 °C, moved with the temperature as the salts move that its row names; undefined where their curves end. */
+function doubleLimit({ row, components, waters }: Double, celsius: number, ions: Interactions): number | undefined {
+  const at25 =
+    'logK' in row.at25
+      ? row.at25.logK * Math.LN10
+      : productAlone(components, waters, row.at25.alone, { ...ions, slope: ownIonsSlope() })
+  if (celsius === ROOM) return at25
+  let moved = at25
+  for (const [text, count] of row.movesAs) {
+    const curve = shippedCurves().find(({ salt }) => salt.text === text)
+    const [there, here] = [curve && solidOf(curve, ROOM), curve && solidAt(curve, celsius)]
+    if (!there || !here) return undefined
+    moved += count * (here.logK - there.logK)
+  }
+  return moved
+}
+const ownIonsSlope = (): number => interactionsOf([], ROOM).slope
+const solidAt = (curve: Curve, celsius: number): Solid | undefined => {
+  const branch = branchesAt(curve, celsius).find(one => one.isStable)
+  return branch && solidOfBranch(curve, branch, branch, ownIons(curve.salt, celsius), 1)
 }
 
-function byProduct(keys: ReadonlySet<string>, seen: ReadonlySet<string>): Solid[] {
-  const solids: Solid[] = []
-  for (const { form, salt, components, waters, product } of sparing()) {
-    if (seen.has(salt.text) || !components.every(({ key }) => keys.has(key))) continue
-    if (solids.some(solid => solid.salt.text === salt.text)) continue
-    solids.push({
-      form,
-      salt,
-      components,
-      waters,
-      molarMass: molarMass(form),
-      logK: Math.log(product),
-      alone: undefined,
-      source: 'product',
-    })
-  }
-  return solids
-}
+/** The sparing solids among those that ions could make, by their product at 25 °C; salts that have a curve are not among them. */
+export const sparingFor = (keys: ReadonlySet<string>): Solid[] =>
+  familyOf(keys).sparing.map(one => ({
+    ...standing(one),
+    logK: Math.log(one.product),
+    alone: undefined,
+    source: 'product',
+  }))
