@@ -38,6 +38,7 @@ export const pitzerPairs: readonly PitzerRow[] = [
   ['Mg^2+', 'Cl^-', 0.35235, 1.6815, 0, 0.00519, 4.5], ['Mg^2+', 'Br^-', 0.4327, 1.7528, 0, 0.00312, 5], ['Mg^2+', 'I^-', 0.4902, 1.8041, 0, 0.00793, 5], ['Mg^2+', 'ClO4^-', 0.4961, 2.0085, 0, 0.00958, 2],
   ['Mg^2+', 'NO3^-', 0.3671, 1.5848, 0, -0.02062, 2], ['Mg^2+', 'SO4^2-', 0.221, 3.343, -37.23, 0.025, 3],
   ['Ca^2+', 'Cl^-', 0.3159, 1.614, 0, -0.00034, 2.5], ['Ca^2+', 'Br^-', 0.3816, 1.6133, 0, -0.00257, 2], ['Ca^2+', 'I^-', 0.4379, 1.8068, 0, -0.00084, 2], ['Ca^2+', 'NO3^-', 0.2108, 1.4093, 0, -0.02014, 2],
+  ['Ca^2+', 'HSO4^-', 0.2145, 2.53, 0, 0, 2], ['Mg^2+', 'HSO4^-', 0.4746, 1.729, 0, 0, 2],
   ['Ca^2+', 'SO4^2-', 0.2, 3.1973, -54.24, 0, 0.02],
   ['Sr^2+', 'Cl^-', 0.2858, 1.6673, 0, -0.0013, 4], ['Sr^2+', 'Br^-', 0.3311, 1.7115, 0, 0.00122, 2], ['Sr^2+', 'NO3^-', 0.1346, 1.38, 0, -0.01993, 2],
   ['Ba^2+', 'Cl^-', 0.2628, 1.4963, 0, -0.01938, 1.8], ['Ba^2+', 'Br^-', 0.3146, 1.5698, 0, -0.01603, 2], ['Ba^2+', 'OH^-', 0.17175, 1.2, 0, 0, 0.1], ['Ba^2+', 'NO3^-', -0.0323, 0.8025, 0, 0, 0.4],
@@ -78,3 +79,11 @@ export const pitzerPsi: readonly (readonly [one: string, other: string, third: s
 export const debyeHuckelSlopes: readonly (readonly [celsius: number, slope: number])[] = [
   [0, 0.377], [25, 0.392], [50, 0.41], [75, 0.434], [100, 0.46],
 ] // prettier-ignore
+
+/** Acid ions that are made and fall apart in solution: ln of the product of activities of the parts over the ion's own, at 25 °C, and the heat of falling apart, J/mol (Harvie, Møller and Weare; the heat from texts; from memory). */
+export const acidIons: readonly {
+  readonly ion: string
+  readonly parts: readonly [string, string]
+  readonly pK: number
+  readonly heat: number
+}[] = [{ ion: 'HSO4^-', parts: ['H^+', 'SO4^2-'], pK: 1.979, heat: -24_000 }]

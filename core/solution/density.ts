@@ -1,7 +1,8 @@
 import { molarMass, parseFormula } from '#core/formula'
 import { ionVolumes, waterDensities } from '#core/reference'
 import { monotone } from './monotone'
-import type { PotState, Rest } from './pot-state'
+import type { PotState } from './pot'
+import type { Rest } from './pot-state'
 
 const waterDensity = monotone(waterDensities.map(([celsius, density]) => [celsius, density] as const))
 

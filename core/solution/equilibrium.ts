@@ -14,6 +14,8 @@ export interface Problem {
     readonly hydration: number
     /** ln of the product of activities, the water's among them, at saturation. */
     readonly logK: number
+    /** An ion made of others in solution rather than a solid: some of it is always there, and its own component counts −1. */
+    readonly isDissolved?: true
   }[]
 }
 
@@ -24,6 +26,8 @@ export interface Equilibrium {
   readonly dissolved: readonly number[]
   /** kg of water in the liquor. */
   readonly water: number
+  /** ln of the product over its limit of the absent solid that is nearest to coming; 0 where one stands. */
+  readonly nearest: number
   /** True where every solid that stands is saturated, and none that is absent is more than that. */
   readonly isAtRest: boolean
   /** True where crystals have taken all the water. */
@@ -47,7 +51,7 @@ const NEAR_ENOUGH = 1e-5
 export function equilibrium(problem: Problem): Equilibrium {
   const { totals, water } = problem
   if (problem.solids.length === 0)
-    return { amounts: [], dissolved: totals, water, isAtRest: true, isDry: false, steps: 0 }
+    return { amounts: [], dissolved: totals, water, nearest: -Infinity, isAtRest: true, isDry: false, steps: 0 }
   const caps = capsOf(problem)
   const starts = [0, 0.5 / (problem.solids.length + 1), 0.9 / problem.solids.length]
   let best: (Equilibrium & { energy: number }) | undefined
@@ -128,7 +132,7 @@ export function saturationOf(
 }
 
 function descend(problem: Problem, caps: readonly number[], share: number): Equilibrium & { energy: number } {
-  let amounts: Float64Array = Float64Array.from(caps, cap => share * cap)
+  let amounts: Float64Array = Float64Array.from(caps, (cap, s) => (problem.solids[s]!.isDissolved ? 0.5 : share) * cap)
   const all = { dissolved: Float64Array.from(problem.totals), water: problem.water }
   let state = changed(problem, all, amounts, amounts)
   for (let halved = 0; !state && halved < 60; halved++) {
@@ -137,7 +141,16 @@ function descend(problem: Problem, caps: readonly number[], share: number): Equi
   }
   if (!state) {
     const { totals: dissolved, water } = problem
-    return { amounts: caps.map(() => 0), dissolved, water, isAtRest: false, isDry: false, steps: 0, energy: Infinity }
+    return {
+      amounts: caps.map(() => 0),
+      dissolved,
+      water,
+      nearest: 0,
+      isAtRest: false,
+      isDry: false,
+      steps: 0,
+      energy: Infinity,
+    }
   }
   let steps = 0
   let stuck = 0
@@ -156,12 +169,16 @@ function descend(problem: Problem, caps: readonly number[], share: number): Equi
     amounts: [...amounts],
     dissolved: [...state.dissolved],
     water: state.water,
+    nearest: nearestIn(problem, state),
     isAtRest: wrong < NEAR_ENOUGH || isDry,
     isDry,
     steps,
     energy: state.energy,
   }
 }
+
+const nearestIn = ({ solids }: Problem, state: State): number =>
+  solids.reduce((most, solid) => (solid.isDissolved ? most : Math.max(most, saturationOf(solid, state))), -Infinity)
 
 /** One damped Newton step over the solids that are free to change, along the bounds; undefined where none goes down. */
 function step(

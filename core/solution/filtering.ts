@@ -1,4 +1,5 @@
-import type { FormMass, PotState, Rest } from './pot-state'
+import type { PotState } from './pot'
+import type { FormMass, Rest } from './pot-state'
 import { WATER_MOLAR } from './solids'
 
 /** A filter cake: crystals with the liquor that clings to them, as a pot of its own. */

@@ -15,16 +15,8 @@ export { clingingShare, follow, type Course, type CourseProblem, type Crop, type
 export type { Cake } from './filtering'
 export type { WashSolvent } from './washing'
 export { ETHANOL_LIMIT, saltingOut } from './salting-out'
-export {
-  addSolute,
-  ionsOfRest,
-  potOfSolutes,
-  restOf,
-  type FormMass,
-  type PotState,
-  type Rest,
-  type Solute,
-} from './pot-state'
+export type { PotState, Solute } from './pot'
+export { addSolute, ionsOfRest, potOfSolutes, restOf, type FormMass, type Rest } from './pot-state'
 export { findDouble, findProduct, solidOf, solidsFor, sparingFor, type Solid } from './solids'
 export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
 export {

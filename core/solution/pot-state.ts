@@ -1,43 +1,14 @@
-import { findSubstance, molarMass, parseFormula, relate, type Formula } from '#core/formula'
+import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { ionsOf, partsOf } from '#core/species'
-import { componentsOf, mostOf, type Component } from './components'
+import { componentsOf, mostOf } from './components'
 import { branchesAt, findCurve, saturationAt, type Curve, type CurveOf } from './curve'
-import { interactionsOf, type Interactions } from './activity/interactions'
-import { equilibrium } from './equilibrium'
+import { eachAlone, rowsAlone } from './alone'
+import type { PotState, Present, Solute } from './pot'
 import type { SolubilityProblem } from './problems'
-import { ETHANOL_LIMIT, refusesEthanol, saltingOut } from './salting-out'
-import {
-  findDouble,
-  findProduct,
-  solidOf,
-  solidsFor,
-  solidWith,
-  WATER_MOLAR,
-  type Solid,
-  type StandingSolid,
-} from './solids'
-
-/** One salt that was put in, anhydrous, as its curve or its solubility product knows it. */
-export interface Solute {
-  /** The anhydrous salt. */
-  readonly salt: Formula
-  /** Undefined for a sparingly soluble one. */
-  readonly curve: Curve | undefined
-}
-
-/** Everything in the pot, whatever state it is in: the salts' ions, the water they came with, the temperature. */
-export interface PotState {
-  readonly celsius: number
-  /** All water, crystals' included, g. */
-  readonly water: number
-  /** Moles of each ion or molecule. */
-  readonly totals: ReadonlyMap<string, number>
-  /** The salts put in, in their order; how the solution is told. */
-  readonly solutes: readonly Solute[]
-  /** g of ethanol added to throw the salts down. */
-  readonly ethanol?: number
-}
+import { ETHANOL_LIMIT, refusesEthanol } from './salting-out'
+import { findDouble, findProduct, WATER_MOLAR, type Solid, type StandingSolid } from './solids'
+import { together, TRACE_SHARE, type Together } from './together'
 
 export interface FormMass {
   readonly form: string
@@ -134,22 +105,19 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   const ethanol = pot.ethanol ?? 0
   const refused = ethanol > 0 ? refusesEthanol(pot) : undefined
   if (refused) return fail(refused)
-  const keys = presentKeys(pot)
-  const ions = interactionsOf(
-    keys,
-    pot.celsius,
-    keys.map(key => pot.totals.get(key) ?? 0),
-  )
-  const { solids, leftOut } = solidsFor(new Set(keys), pot.celsius, own, ions)
-  const rows = unknown.length > 0 ? undefined : rowsAlone(pot.celsius, present, solids, isOneSalt(pot, present))
-  const told: Together = rows ? { ...eachAlone(pot, rows), isAtRest: true } : together(pot, keys, ions, solids, own)
+  const rows = unknown.length > 0 ? undefined : rowsAlone(pot, present)
+  const model = rows ? undefined : together(pot, own)
+  const told: Together = rows ? { ...eachAlone(pot, rows), isAtRest: true } : model!
+  const solids = rows ? rows.map(({ solid }) => solid) : model!.solids
+  const leftOut = model?.leftOut ?? []
   const notKnown = [
     ...new Set([
       ...unknown.filter(one => !one.isDrawnOn).map(({ salt }) => salt.text),
       ...leftOut.map(({ text }) => text),
     ]),
   ]
-  const estimated = !rows || ethanol > 0 || rows.some(({ solid }) => solid.isDrawnOn) || notKnown.length > 0
+  const isPlain = rows !== undefined || (present.length === 1 && told.isClear === true)
+  const estimated = !isPlain || ethanol > 0 || (rows ?? []).some(({ solid }) => solid.isDrawnOn) || notKnown.length > 0
   const rest: Rest = {
     ...tell(pot, told, solids, estimated, notKnown),
     ...(!told.isAtRest && { isUnsettled: true }),
@@ -178,17 +146,9 @@ function unknownAt(
 
 const TRACE = 1e-12
 
-/** Traces below this share of the most plentiful ion make no solid of their own. */
-const TRACE_SHARE = 1e-9
-
 function presentKeys({ totals }: PotState): string[] {
   const most = Math.max(0, ...totals.values())
   return [...totals].filter(([, amount]) => amount > TRACE_SHARE * most && amount > 0).map(([key]) => key)
-}
-
-interface Present extends Solute {
-  /** Moles of the anhydrous salt that the pot's ions could make. */
-  readonly amount: number
 }
 
 /** The solutes that are still there: what was washed away or filtered off is no longer. */
@@ -198,146 +158,6 @@ function presentSolutes(pot: PotState): Present[] {
     .filter(({ salt }) => componentsOf(salt).every(({ key }) => keys.has(key)))
     .map(solute => ({ ...solute, amount: mostOf(solute.salt, pot.totals) }))
     .filter(({ amount }) => amount > TRACE)
-}
-
-/** The pot holds the ions of one salt in its own proportions, and none beside: a double salt alone answers by its own curve. */
-function isOneSalt({ totals }: PotState, present: readonly Present[]): boolean {
-  const [only] = present
-  if (!only?.curve || present.length !== 1) return false
-  const parts = new Map(componentsOf(only.salt).map(({ key, count }) => [key, count * only.amount]))
-  return [...totals].every(([key, amount]) => Math.abs(amount - (parts.get(key) ?? 0)) <= SAME_SHARE * only.amount)
-}
-
-/** Ions beside a salt's own proportions, as a share of it, that are no more than rounding. */
-const SAME_SHARE = 1e-6
-
-/**
- * Each salt with the solid of its own curve, where it stands alone, or where nothing but the salts put in can come down and no two of them share an ion;
- * undefined where one would change what the other does.
- */
-function rowsAlone(
-  celsius: number,
-  present: readonly Present[],
-  solids: readonly Solid[],
-  isOne: boolean,
-): Row[] | undefined {
-  if (
-    !isOne &&
-    solids.some(({ salt, source }) => source === 'curve' && !present.some(one => one.salt.text === salt.text))
-  )
-    return undefined
-  if (present.length > 1 && solids.some(({ source }) => source === 'product')) return undefined
-  const shared = new Set<string>()
-  const rows: Row[] = []
-  for (const { salt, curve, amount } of present) {
-    const solid = curve && solidOf(curve, celsius)
-    if (!curve || solid?.alone === undefined) return undefined
-    for (const { key } of componentsOf(salt)) {
-      if (shared.has(key)) return undefined
-      shared.add(key)
-    }
-    rows.push({ solid, curve, amount, limit: solid.alone / 100 / molarMass(salt) })
-  }
-  return rows
-}
-
-interface Row {
-  readonly solid: Solid
-  readonly curve: Curve
-  readonly amount: number
-  /** Moles that a gram of water holds. */
-  readonly limit: number
-}
-
-type Standing = readonly { readonly solid: StandingSolid; readonly amount: number }[]
-
-/** Each salt by its own curve in the water that all share; crystals with water leave less of it. Bisection on the free water. */
-function eachAlone(pot: PotState, rows: readonly Row[]): { standing: Standing; dry: boolean } {
-  const wanted = rows.reduce((sum, { solid, amount }) => sum + amount * solid.waters * WATER_MOLAR, 0)
-  if (rows.length > 0 && pot.water <= wanted * (1 + 1e-9))
-    return { standing: dryOf(rows, pot.water / wanted), dry: true }
-  const ethanol = pot.ethanol ?? 0
-  const holds = (solid: Solid, limit: number, water: number): number =>
-    ethanol > 0 ? limit * (water + ethanol) * saltingOut(solid.components, ethanol / (ethanol + water)) : limit * water
-  const crystalsAt = (water: number): { solid: Solid; amount: number }[] =>
-    rows.map(({ solid, amount, limit }) => ({ solid, amount: Math.max(0, amount - holds(solid, limit, water)) }))
-  const leftAt = (water: number): number =>
-    pot.water - crystalsAt(water).reduce((sum, { solid, amount }) => sum + amount * solid.waters * WATER_MOLAR, 0)
-  let low = 0
-  let high = pot.water
-  if (leftAt(high) < high - 1e-12) {
-    for (let i = 0; i < 200; i++) {
-      const middle = (low + high) / 2
-      if (leftAt(middle) > middle) low = middle
-      else high = middle
-    }
-  }
-  return { standing: crystalsAt(high), dry: false }
-}
-
-/**
- * A pot whose crystals want more water than there is: each salt gets the same share of what it wants, and stands as the two of its
- * forms between which that falls, by the lever rule.
- */
-function dryOf(rows: readonly Row[], share: number): Standing {
-  return rows.flatMap(({ solid, curve, amount }): { solid: StandingSolid; amount: number }[] => {
-    if (solid.waters === 0) return [{ solid, amount }]
-    const waters = solid.waters * Math.min(1, share)
-    const forms = formsBelow(curve, solid.waters)
-    const upper = forms.findLast(one => one >= waters - 1e-12) ?? solid.waters
-    const lower = forms.find(one => one < upper - 1e-12 && one <= waters) ?? 0
-    const ofUpper = upper > lower ? (amount * (waters - lower)) / (upper - lower) : amount
-    return [
-      { solid: solidWith(curve.salt, upper), amount: ofUpper },
-      { solid: solidWith(curve.salt, lower), amount: amount - ofUpper },
-    ]
-  })
-}
-
-/** Waters of the forms of a salt from the one that stands downwards: those of its curve, those of the tables, none. */
-function formsBelow({ salt, phases }: Curve, most: number): number[] {
-  const ofTables = (findSubstance(salt)?.row.forms ?? []).map(([waters]) => waters)
-  return [...new Set([most, ...phases.map(({ waters }) => waters), ...ofTables, 0])]
-    .filter(waters => waters >= 0 && waters <= most)
-    .sort((a, b) => b - a)
-}
-
-interface Together {
-  readonly standing: Standing
-  /** Moles of each ion in the liquor, the last traces too. */
-  readonly dissolved?: ReadonlyMap<string, number>
-  readonly dry: boolean
-  readonly isAtRest: boolean
-}
-/**
- * All solids that the pot's ions can make beside each other, by their activities. Where ethanol is there, each keeps the share of its solubility that it would keep alone, in the water and the ethanol together.
- */
-function together(
-  pot: PotState,
-  keys: readonly string[],
-  ions: Interactions,
-  solids: readonly Solid[],
-  own: readonly Curve[],
-): Together {
-  const ethanol = pot.ethanol ?? 0
-  const thinned = (components: readonly Component[]): number => saltingOut(components, ethanol / (ethanol + pot.water))
-  const all = ethanol > 0 ? solidsFor(new Set(keys), pot.celsius, own, ions, thinned).solids : solids
-  const found = equilibrium({
-    ions,
-    totals: keys.map(key => pot.totals.get(key) ?? 0),
-    water: (pot.water + ethanol) / 1000,
-    solids: all.map(({ components, waters, logK }) => ({
-      counts: keys.map(key => components.find(one => one.key === key)?.count ?? 0),
-      hydration: (waters * WATER_MOLAR) / 1000,
-      logK,
-    })),
-  })
-  return {
-    standing: all.map((solid, i) => ({ solid, amount: found.amounts[i] ?? 0 })),
-    dissolved: new Map(keys.map((key, i) => [key, found.dissolved[i] ?? 0])),
-    dry: found.isDry,
-    isAtRest: found.isAtRest,
-  }
 }
 
 function tell(
@@ -381,6 +201,7 @@ function asForms(
 ): { form: string; mass: number; water: number }[] {
   const left = new Map(dissolved)
   const forms: { form: string; mass: number; water: number }[] = []
+  const stable = solids.filter(({ isMetastable }) => !isMetastable)
   const take = (form: Formula, waters: number, parts: readonly { key: string; count: number }[]): void => {
     const amount = Math.min(...parts.map(({ key, count }) => (left.get(key) ?? 0) / count))
     if (!(amount > TRACE)) return
@@ -393,11 +214,11 @@ function asForms(
     } else forms.push({ form: form.text, mass, water: amount * waters * WATER_MOLAR })
   }
   for (const { salt } of solutes) {
-    const solid = solids.find(one => one.salt.text === salt.text)
+    const solid = stable.find(one => one.salt.text === salt.text)
     if (solid) take(solid.form, solid.waters, solid.components)
     else take(salt, 0, componentsOf(salt))
   }
-  for (const solid of [...solids].sort((a, b) => a.components.length - b.components.length))
+  for (const solid of [...stable].sort((a, b) => a.components.length - b.components.length))
     take(solid.form, solid.waters, solid.components)
   for (const [cation] of left) {
     if (!cation.includes('+')) continue

@@ -1,7 +1,8 @@
 import { molarMass, type Formula } from '#core/formula'
 import { componentsOf } from './components'
 import type { Curve } from './curve'
-import { restOf, type PotState, type Rest } from './pot-state'
+import type { PotState } from './pot'
+import { restOf, type Rest } from './pot-state'
 import { solidOf } from './solids'
 
 /** °C between which a pot of these solutes can be answered by every one of their curves; undefined where there is no such span. */

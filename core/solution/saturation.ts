@@ -1,7 +1,8 @@
 import { excessOf, logWater } from './activity/excess'
 import { interactionsOf } from './activity/interactions'
 import type { Curve } from './curve'
-import type { PotState, Rest } from './pot-state'
+import type { PotState } from './pot'
+import type { Rest } from './pot-state'
 import { solidsFor } from './solids'
 
 /** How near a solid is to coming down: ln of its product over its limit; above 0 the liquor is supersaturated with it. */

@@ -24,6 +24,8 @@ export interface Solid extends StandingSolid {
   /** g of anhydrous salt in 100 g of water, alone; undefined for those known by a product. */
   readonly alone: number | undefined
   readonly source: 'curve' | 'product' | 'double'
+  /** Another hydrate of the salt is the stable one here, alone in water. */
+  readonly isMetastable?: true
   /** Its solubility here is drawn on from where the table has it. */
   readonly isDrawnOn?: true
 }
@@ -87,6 +89,7 @@ function solidOfBranch(
     logK,
     alone: grams,
     source: 'curve',
+    ...(!isStable && { isMetastable: true }),
     ...(isDrawnOn && isStable && { isDrawnOn }),
   }
 }
@@ -229,17 +232,22 @@ function doubleLimit({ row, components, waters }: Double, celsius: number, ions:
   if (celsius === ROOM) return at25
   let moved = at25
   for (const [text, count] of row.movesAs) {
-    const curve = shippedCurves().find(({ salt }) => salt.text === text)
-    const [there, here] = [curve && solidOf(curve, ROOM), curve && solidAt(curve, celsius)]
-    if (!there || !here) return undefined
-    moved += count * (here.logK - there.logK)
+    const [there, here] = [limitOfForm(text, ROOM), limitOfForm(text, celsius)]
+    if (there === undefined || here === undefined) return undefined
+    moved += count * (here - there)
   }
   return moved
 }
 const ownIonsSlope = (): number => interactionsOf([], ROOM).slope
-const solidAt = (curve: Curve, celsius: number): Solid | undefined => {
-  const branch = branchesAt(curve, celsius).find(one => one.isStable)
-  return branch && solidOfBranch(curve, branch, branch, ownIons(curve.salt, celsius), 1)
+
+/** ln K of one solid of a shipped curve, drawn on where another stands; undefined where that tells nothing. */
+function limitOfForm(text: string, celsius: number): number | undefined {
+  const curve = shippedCurves().find(({ phases }) => phases.some(({ form }) => form.text === text))
+  if (!curve) return undefined
+  const branches = branchesAt(curve, celsius)
+  const branch = branches.find(({ phase }) => phase.form.text === text)
+  const stable = branches.find(({ isStable }) => isStable)
+  return branch && solidOfBranch(curve, branch, stable, ownIons(curve.salt, celsius), 1).logK
 }
 
 /** The sparing solids among those that ions could make, by their product at 25 °C; salts that have a curve are not among them. */

@@ -3,7 +3,8 @@ import { methanolWords, type Dissolves, type SubstanceRow } from '#core/referenc
 import type { Curve } from './curve'
 import type { Cake } from './filtering'
 import { follow } from './moves'
-import { restOf, type PotState } from './pot-state'
+import type { PotState } from './pot'
+import { restOf } from './pot-state'
 import { SOLVENT_DENSITY } from './liquid-densities'
 import type { WashSolvent } from './washing'
 
