@@ -49,6 +49,6 @@ function answer({
     ({ id }) => id === stage,
   )
   const reacted = account && whenReacted(account)
-  const pot = reacted && potOf(reacted, account.named, own, wanted.value)
+  const pot = reacted && potOf(reacted, account.named, own)
   return pot && whichFirst({ ...pot, water }, wanted.value, from, to, own)
 }

@@ -172,7 +172,7 @@ export function yieldFacts({
 
 function othersOf(account: ToldStage, form: Formula, curves: readonly Curve[]): OtherSalt[] {
   const before = whenReacted(account)
-  const pot = before && potOf(before, account.named, curves, form)
+  const pot = before && potOf(before, account.named, curves)
   return pot ? otherSaltsIn(pot, form, curves) : []
 }
 

@@ -58,7 +58,7 @@ function washesFor(course: Course, product: Setting['product'], celsius: number)
   const crystals = solidsIn(course.vessel)
   if (!(crystals > 0)) return []
   const { own = [] } = course.setting
-  const cake = potOf(course.vessel, course.setting.named, own, product)
+  const cake = potOf(course.vessel, course.setting.named, own)
   const best =
     cake && washOptions({ pot: cake, retained: 0.2, product }, own).find(({ verdict }) => verdict !== 'avoid')
   if (best) {

@@ -11,6 +11,7 @@ export {
   type QuantityProblem,
   type Reading,
 } from './parse'
+export { monotone } from './monotone'
 export { figuresIn } from './figures-in'
 export { scaleText, scaleWords } from './scale'
 export { firstOrderHolds } from './first-order'

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { describe, expect, it } from 'vitest'
+import { monotone, describe, expect, it } from 'vitest'
 import { parseFormula, type Formula } from '#core/formula'
 import { exact } from '#core/quantity'
 import { solubilities } from '#core/reference'
-import { dissolve, explainSolubility, findCurve, monotone, saturationAt, shippedCurves } from '.'
+import { dissolve, explainSolubility, findCurve, saturationAt, shippedCurves } from '.'
 
 const f = (text: string): Formula => {
   const read = parseFormula(text)

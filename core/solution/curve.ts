@@ -1,7 +1,7 @@
 import { parseFormula, relate, withWaters, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
 import { solubilities, solubilitySources, type SolubilityRow } from '#core/reference'
-import { monotone } from './monotone'
+import { monotone } from '#core/quantity'
 import type { SolubilityProblem } from './problems'
 
 /** One salt's solubility in water, ready to be asked. */

@@ -1,6 +1,6 @@
 import { molarMass, parseFormula } from '#core/formula'
 import { ionVolumes, waterDensities } from '#core/reference'
-import { monotone } from './monotone'
+import { monotone } from '#core/quantity'
 import type { PotState } from './pot'
 import type { Rest } from './pot-state'
 

@@ -9,7 +9,6 @@ export {
   type Saturation,
 } from './curve'
 export { dissolve, type Dissolving } from './dissolve'
-export { monotone } from './monotone'
 export { explainMove, explainSolubility, type MoveProblem, type SolubilityProblem } from './problems'
 export { clingingShare, follow, type Course, type CourseProblem, type Crop, type Move, type Told } from './moves'
 export type { Cake } from './filtering'
@@ -17,7 +16,7 @@ export type { WashSolvent } from './washing'
 export { ETHANOL_LIMIT, saltingOut } from './salting-out'
 export type { PotState, Solute } from './pot'
 export { addSolute, ionsOfRest, potOfSolutes, restOf, type FormMass, type Rest } from './pot-state'
-export { findDouble, findProduct, solidOf, solidsFor, sparingFor, type Solid } from './solids'
+export { findDouble, findProduct, solidOf, solidsFor, type Solid } from './solids'
 export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
 export {
   carbonateShare,
@@ -30,6 +29,7 @@ export {
 } from './precipitation'
 export { arrivals, comesDownAt, justSaturated, saturationTemperature, spanOf, type Arrival } from './questions'
 export { ionsOfSparing, precipitationTable, type PrecipitationCase, type PrecipitationRow } from './precipitation-table'
+export { throwDown, type ThrownDown } from './together'
 export { saturationIndices, type SaturationIndex } from './saturation'
 export { recrystallise, type Recrystallisation } from './recrystallise'
 export { washOptions, type FilterCake, type WashOption } from './wash-advisor'

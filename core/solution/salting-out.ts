@@ -1,7 +1,7 @@
 import { findSubstance, type Formula } from '#core/formula'
 import { permittivities } from '#core/reference'
 import type { Component } from './components'
-import { monotone } from './monotone'
+import { monotone } from '#core/quantity'
 import type { SolubilityProblem } from './problems'
 
 /** Mass fraction of ethanol in the solvent up to which the estimate is offered; above it hydrates also lose water. */

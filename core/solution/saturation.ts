@@ -1,5 +1,4 @@
-import { excessOf, logWater } from './activity/excess'
-import { interactionsOf } from './activity/interactions'
+import { excessOf, interactionsOf, logWater } from '#core/activity'
 import type { Curve } from './curve'
 import type { PotState } from './pot'
 import type { Rest } from './pot-state'

@@ -1,8 +1,7 @@
 import { molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { doubleSalts, solubilityProducts, type DoubleSalt } from '#core/reference'
 import { partsOf } from '#core/species'
-import { excessOf, logWater } from './activity/excess'
-import { interactionsOf, type Interactions } from './activity/interactions'
+import { excessOf, interactionsOf, logWater, type Interactions } from '#core/activity'
 import { componentsOf, type Component } from './components'
 import { branchesAt, shippedCurves, type Branch, type Curve } from './curve'
 
@@ -31,7 +30,6 @@ export interface Solid extends StandingSolid {
 }
 
 export const WATER_MOLAR = 18.015
-const KG = 1000
 
 /** A salt with so many waters, as a solid that stands. */
 export function solidWith(salt: Formula, waters: number): StandingSolid {

@@ -1,12 +1,11 @@
 import { acidIons } from '#core/reference'
-import { interactionsOf } from './activity/interactions'
+import { equilibrium, interactionsOf, type Problem } from '#core/activity'
 import type { Standing } from './alone'
 import type { Component } from './components'
 import type { Curve } from './curve'
-import { equilibrium, type Problem } from './equilibrium'
 import type { PotState } from './pot'
 import { saltingOut } from './salting-out'
-import { solidsFor, WATER_MOLAR, type Candidates, type Solid } from './solids'
+import { solidsFor, sparingFor, WATER_MOLAR, type Candidates, type Solid } from './solids'
 
 export interface Together {
   readonly standing: Standing
@@ -35,21 +34,9 @@ export function together(pot: PotState, own: readonly Curve[]): Together & Pick<
     ions,
     totals: amounts,
     water: (pot.water + ethanol) / 1000,
-    solids: [
-      ...solids.map(({ components, waters, logK }) => ({
-        counts: keys.map(key => components.find(one => one.key === key)?.count ?? 0),
-        hydration: (waters * WATER_MOLAR) / 1000,
-        logK,
-      })),
-      ...acids.map(acid => formationOf(acid, keys, pot.celsius)),
-    ],
+    solids: [...solids.map(solid => asLimit(solid, keys)), ...acids.map(acid => formationOf(acid, keys, pot.celsius))],
   })
-  const dissolved = new Map(keys.map((key, i) => [key, found.dissolved[i] ?? 0]))
-  for (const { ion, parts } of acids) {
-    for (const part of parts) dissolved.set(part, (dissolved.get(part) ?? 0) + (dissolved.get(ion) ?? 0))
-    dissolved.delete(ion)
-    if (pot.totals.has(ion)) dissolved.set(ion, 0)
-  }
+  const dissolved = foldedBack(pot.totals, keys, found.dissolved, acids)
   return {
     standing: solids.map((solid, i) => ({ solid: inParts(solid, acids), amount: found.amounts[i] ?? 0 })),
     dissolved,
@@ -63,6 +50,59 @@ export function together(pot: PotState, own: readonly Curve[]): Together & Pick<
 
 /** A product this far below its limit (a third of it) is below it whatever the model’s error: the published liquors are met within 15 % an ion. */
 const FAR = -1
+
+const asLimit = ({ components, waters, logK }: Solid, keys: readonly string[]): Problem['solids'][number] => ({
+  counts: keys.map(key => components.find(one => one.key === key)?.count ?? 0),
+  hydration: (waters * WATER_MOLAR) / 1000,
+  logK,
+})
+
+/** What is dissolved, with acid ions told as their parts again. */
+function foldedBack(
+  before: ReadonlyMap<string, number>,
+  keys: readonly string[],
+  found: readonly number[],
+  acids: readonly AcidIon[],
+): Map<string, number> {
+  const dissolved = new Map(keys.map((key, i) => [key, found[i] ?? 0]))
+  for (const { ion, parts } of acids) {
+    for (const part of parts) dissolved.set(part, (dissolved.get(part) ?? 0) + (dissolved.get(ion) ?? 0))
+    dissolved.delete(ion)
+    if (before.has(ion)) dissolved.set(ion, 0)
+  }
+  return dissolved
+}
+
+export interface ThrownDown {
+  readonly solids: readonly { readonly solid: Solid; readonly amount: number }[]
+  readonly dissolved: ReadonlyMap<string, number>
+}
+
+/** The sparingly soluble solids that come down from ions in so many g of water, all beside each other; undefined where none does. */
+export function throwDown(
+  ionsThere: ReadonlyMap<string, number>,
+  water: number,
+  celsius: number,
+): ThrownDown | undefined {
+  const solids = sparingFor(new Set(ionsThere.keys()))
+  if (solids.length === 0 || !(water > 0)) return undefined
+  const { totals, acids } = fallenApart(ionsThere)
+  const keys = [...totals.keys()]
+  const amounts = [...totals.values()]
+  const found = equilibrium({
+    ions: interactionsOf(keys, celsius, amounts),
+    totals: amounts,
+    water: water / 1000,
+    solids: [...solids.map(solid => asLimit(solid, keys)), ...acids.map(acid => formationOf(acid, keys, celsius))],
+  })
+  const standing = solids.flatMap((solid, i) => {
+    const amount = found.amounts[i] ?? 0
+    return amount > 0 ? [{ solid, amount }] : []
+  })
+  return standing.length > 0
+    ? { solids: standing, dissolved: foldedBack(ionsThere, keys, found.dissolved, acids) }
+    : undefined
+}
 
 type AcidIon = (typeof acidIons)[number]
 

@@ -1,7 +1,7 @@
 import type { Reaction } from '#core/equation'
 import { chargeText, molarMass, type Formula } from '#core/formula'
 import { oxidisingAnions, protonAcceptors, protonDonors, type AcceptorRow } from '#core/reference'
-import { findProduct, sparingFor } from '#core/solution'
+import { findProduct, throwDown } from '#core/solution'
 import { ionsOf } from '#core/species'
 import { baseOf, metalOf, neutralises, type Protons } from './protons'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
@@ -234,41 +234,19 @@ export function dissolvedMetals(vessel: Vessel): Met {
   return { vessel: now, gases, extent: 0 }
 }
 
-/** Ions that together pass the solubility product of a sparing solid come down, to that product at 25 °C (molalities for activities: an estimate). */
+/** Ions that together pass the solubility product of a sparing solid come down, to that product at 25 °C, all such solids beside each other. */
 export function thrownDown(vessel: Vessel): Vessel {
-  const kg = (vessel.solvents.get(WATER) ?? 0) / 1000
-  if (!(kg > 0)) return vessel
-  let now = vessel
-  const over = sparingFor(new Set(vessel.ions.keys()))
-    .map(solid => ({ solid, excess: excessOf(solid.components, now.ions, kg, 0) - solid.logK }))
-    .filter(({ excess }) => excess > 0)
-    .toSorted((a, b) => b.excess - a.excess)
-  for (const { solid } of over) {
-    const most = Math.min(...solid.components.map(({ key, count }) => (now.ions.get(key) ?? 0) / count))
-    if (!(most > TRACE) || excessOf(solid.components, now.ions, kg, 0) <= solid.logK) continue
-    let [low, high] = [0, most]
-    for (let i = 0; i < 80; i++) {
-      const middle = (low + high) / 2
-      if (excessOf(solid.components, now.ions, kg, middle) > solid.logK) low = middle
-      else high = middle
-    }
-    let { ions } = now
-    for (const { key, count } of solid.components) ions = plus(ions, key, -count * low)
-    const water = plus(now.solvents, WATER, -solid.waters * low * WATER_MOLAR)
-    now = { ...now, ions, solvents: water, lumps: withLump(now.lumps, solid.form, low, 'thrown down') }
+  const down = throwDown(vessel.ions, vessel.solvents.get(WATER) ?? 0, vessel.celsius)
+  if (!down) return vessel
+  let { ions, lumps } = vessel
+  let water = 0
+  for (const [key, moles] of down.dissolved) ions = plus(ions, key, moles - (ions.get(key) ?? 0))
+  for (const { solid, amount } of down.solids) {
+    lumps = withLump(lumps, solid.form, amount, 'thrown down')
+    water += solid.waters * amount * WATER_MOLAR
   }
-  return now
+  return { ...vessel, ions, lumps, solvents: plus(vessel.solvents, WATER, -water) }
 }
-const excessOf = (
-  components: readonly { key: string; count: number }[],
-  ions: Vessel['ions'],
-  kg: number,
-  down: number,
-): number =>
-  components.reduce(
-    (sum, { key, count }) => sum + count * Math.log(Math.max(1e-300, ((ions.get(key) ?? 0) - count * down) / kg)),
-    0,
-  )
 
 /** A gas that water does not hold leaves it. */
 function escaped(vessel: Vessel): { vessel: Vessel; gases: Portion[] } {

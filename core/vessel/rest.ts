@@ -2,8 +2,8 @@ import { molarMass, type Formula } from '#core/formula'
 import {
   explainSolubility,
   findCurve,
+  findDouble,
   restOf,
-  saturationAt,
   type Curve,
   type PotState,
   type Solute,
@@ -33,10 +33,15 @@ export function atRest(
   if (!((vessel.solvents.get(WATER) ?? 0) > 0)) return { vessel }
   const unknown = product && unknownSalt(pool.ions, product, own)
   if (unknown !== undefined) return { vessel: asBefore(vessel, pool), unknown }
-  const pot = potOf(vessel, named, own, product)
+  const pot = potOf(vessel, named, own)
   if (!pot) return { vessel: asBefore(vessel, pool) }
   const rest = restOf(pot, own)
   if (!rest.ok) return { vessel: asBefore(vessel, pool), unknown: explainSolubility(rest.problem).why }
+  if (product && isNamed(product, rest.value.leftOut))
+    return {
+      vessel: asBefore(vessel, pool),
+      unknown: `The solubility of ${dryOf(product).dry.text} is not known at ${Math.round(vessel.celsius)} °C.`,
+    }
   let lumps: readonly Lump[] = pool.lumps
   for (const { solid, amount } of rest.value.solids) lumps = withLump(lumps, solid.form, amount, 'crystals')
   const ions = new Map([...rest.value.dissolved].filter(([, moles]) => moles > 0))
@@ -52,21 +57,15 @@ export function atRest(
 }
 
 /** The soluble salts of a vessel, dissolved and standing, as the model of a pot takes them; undefined where none of the named has a curve. */
-export function potOf(
-  vessel: Vessel,
-  named: readonly Formula[],
-  own: readonly Curve[] = [],
-  product?: Formula,
-): PotState | undefined {
+export function potOf(vessel: Vessel, named: readonly Formula[], own: readonly Curve[] = []): PotState | undefined {
   const pool = pooled(vessel)
   const solutes = named.flatMap((salt): Solute[] => {
     const parts = dissolvedParts(salt)
     if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
     const curve = findCurve(salt, own)?.curve
-    if (!curve) return []
-    // A salt beside the product whose curve ends before this temperature stays dissolved; the product's own end is not known.
-    const reaches = saturationAt(curve, vessel.celsius).ok || (product && isOf(product, salt))
-    return reaches ? [{ salt: curve.salt, curve }] : []
+    if (curve) return [{ salt: curve.salt, curve }]
+    const double = findDouble(dryOf(salt).dry)
+    return double ? [{ salt: double.salt, curve: undefined }] : []
   })
   if (solutes.length === 0) return undefined
   const ethanol = vessel.solvents.get('ethanol') ?? 0
@@ -119,13 +118,15 @@ const asBefore = (vessel: Vessel, pool: Pool): Vessel => ({
 /** Why it is not known how much of the product stands: its ions are there, and no table has its solubility. */
 function unknownSalt(ions: ReadonlyMap<string, number>, product: Formula, own: readonly Curve[]): string | undefined {
   const { dry } = dryOf(product)
-  if (standsAs(dry) !== 'dissolved' || findCurve(dry, own) || findCurve(product, own)) return undefined
+  const isKnown = findCurve(dry, own) ?? findCurve(product, own) ?? findDouble(dry)
+  if (standsAs(dry) !== 'dissolved' || isKnown) return undefined
   return dissolvedParts(dry).every(({ key }) => (ions.get(key) ?? 0) > 0)
     ? `The solubility of ${dry.text} is not in the tables.`
     : undefined
 }
 
-const isOf = (product: Formula, salt: Formula): boolean => dryOf(product).dry.text === dryOf(salt).dry.text
+const isNamed = (product: Formula, salts: readonly string[]): boolean =>
+  salts.some(salt => dryOf(formulaOf(salt)).dry.text === dryOf(product).dry.text)
 
 const distinct = (solutes: readonly Solute[]): Solute[] =>
   solutes.filter(({ salt }, i) => solutes.findIndex(other => other.salt.text === salt.text) === i)

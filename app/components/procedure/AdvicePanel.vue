@@ -25,7 +25,7 @@ const sparing = computed(() => hasProduct.value && !curve.value)
 
 const pot = computed(() => {
   const reacted = whenReacted(account)
-  return reacted && potOf(reacted, account.named, library.curves, product)
+  return reacted && potOf(reacted, account.named, library.curves)
 })
 const temperatures = computed(() => account.events.map(({ after }) => after.celsius))
 const {
@@ -62,7 +62,7 @@ const filterAtAttempt = useAttempt('When it comes down in a filter', () => {
 })
 const washesAttempt = useAttempt('How to wash', () => {
   const filtered = account.events.find(({ operation }) => operation.do === 'filter off' && operation.keep === 'solid')
-  const cake = filtered?.isKnown ? potOf(filtered.after, account.named, library.curves, product) : undefined
+  const cake = filtered?.isKnown ? potOf(filtered.after, account.named, library.curves) : undefined
   if (!filtered || !cake || filtered.operation.do !== 'filter off') return []
   // Free acid clings as the rest of the liquor does.
   const unknown = dissolvedOf(filtered.after, account.named)

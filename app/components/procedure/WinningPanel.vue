@@ -111,7 +111,7 @@ const realAttempt = useAttempt('What the run measured', () => {
   })
 })
 const real = computed(() => realAttempt.value.value ?? [])
-const pot = computed(() => reacted.value && potOf(reacted.value, account.named, library.curves, product))
+const pot = computed(() => reacted.value && potOf(reacted.value, account.named, library.curves))
 const others = computed(() =>
   (pot.value?.solutes ?? [])
     .flatMap(({ curve: other }) => (other && other.salt.text !== curve.value?.salt.text ? [other] : []))

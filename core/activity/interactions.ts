@@ -1,5 +1,5 @@
 import { debyeHuckelSlopes, pitzerPairs, pitzerPsi, pitzerTheta, type PitzerRow } from '#core/reference'
-import { monotone } from '../monotone'
+import { monotone } from '#core/quantity'
 
 /** The ions of a pot with what acts between them, ready to be asked for activities. Indices are places in `keys`. */
 export interface Interactions {

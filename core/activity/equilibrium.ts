@@ -1,5 +1,5 @@
-import { excessOf, type Excess } from './activity/excess'
-import type { Interactions } from './activity/interactions'
+import { excessOf, type Excess } from './excess'
+import type { Interactions } from './interactions'
 
 /** What could stand in a pot, and what there is of each component; amounts in moles, water in kg. The components stand in the order of the interactions' ions. */
 export interface Problem {
