@@ -1,3 +1,3 @@
-export { excessOf, logWater, type Excess } from './excess'
+export { excessOf, ionicStrength, logWater, type Excess } from './excess'
 export { chargeOfKey, interactionsOf, type Interactions } from './interactions'
 export { equilibrium, type Equilibrium, type Problem } from './equilibrium'

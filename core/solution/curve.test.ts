@@ -1,7 +1,7 @@
 import fc from 'fast-check'
-import { monotone, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { parseFormula, type Formula } from '#core/formula'
-import { exact } from '#core/quantity'
+import { exact, monotone } from '#core/quantity'
 import { solubilities } from '#core/reference'
 import { dissolve, explainSolubility, findCurve, saturationAt, shippedCurves } from '.'
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { parseFormula, type Formula } from '#core/formula'
-import { liquors, type Liquor } from './fixtures/liquors'
+import { firstSolids, liquors, type Liquor } from './fixtures/liquors'
+import { firstBy, missOf, qualityPage } from './fixtures/quality'
 import { potOfSolutes, restOf, shippedCurves, solidOf, type Rest } from '.'
 
 const f = (text: string): Formula => {
@@ -61,4 +62,16 @@ describe('constants from the curves are those published', () => {
     const curve = shippedCurves().find(({ salt }) => salt.text === text)!
     expect(Math.abs(solidOf(curve, 25)!.logK / Math.LN10 - published)).toBeLessThan(0.05)
   })
+})
+
+describe('the solid that comes first', () => {
+  it.each(firstSolids)('$told: $first', one => {
+    expect(firstBy('activities', one)).toBe(one.first)
+  })
+})
+
+it('the model without activities is worse on most liquors, and the page says by how much', async () => {
+  const better = liquors.filter(one => missOf('activities', one) < missOf('ideal', one))
+  expect(better.length).toBeGreaterThan(liquors.length / 2)
+  await expect(qualityPage()).toMatchFileSnapshot('../../docs/liquors.md')
 })

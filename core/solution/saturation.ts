@@ -1,4 +1,5 @@
-import { excessOf, interactionsOf, logWater } from '#core/activity'
+import { excessOf, logWater } from '#core/activity'
+import { ionsFor } from './ions-for'
 import type { Curve } from './curve'
 import type { PotState } from './pot'
 import type { Rest } from './pot-state'
@@ -15,7 +16,7 @@ export function saturationIndices(pot: PotState, rest: Rest, own: readonly Curve
   const keys = [...rest.dissolved].filter(([, moles]) => moles > 0).map(([key]) => key)
   const kilograms = rest.freeWater / 1000
   if (!(kilograms > 0)) return []
-  const ions = interactionsOf(
+  const ions = ionsFor(
     keys,
     pot.celsius,
     keys.map(key => pot.totals.get(key) ?? 0),

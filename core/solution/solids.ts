@@ -1,8 +1,9 @@
 import { molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { doubleSalts, solubilityProducts, type DoubleSalt } from '#core/reference'
 import { partsOf } from '#core/species'
-import { excessOf, interactionsOf, logWater, type Interactions } from '#core/activity'
+import { interactionsOf, type Interactions } from '#core/activity'
 import { componentsOf, type Component } from './components'
+import { molalityOf, productAlone } from './product-alone'
 import { branchesAt, shippedCurves, type Branch, type Curve } from './curve'
 
 /** A solid that stands, as what it is made of. */
@@ -38,9 +39,6 @@ export function solidWith(salt: Formula, waters: number): StandingSolid {
   return { form, salt, components: componentsOf(salt), waters, molarMass: molarMass(salt) + waters * WATER_MOLAR }
 }
 
-/** g of anhydrous salt in 100 g of water as mol in a kg. */
-const molalityOf = (salt: Formula, grams: number): number => (grams * 10) / molarMass(salt)
-
 /** The solid of a curve that stands at a temperature; undefined off its range. */
 export function solidOf(curve: Curve, celsius: number): Solid | undefined {
   const branch = branchesAt(curve, celsius).find(one => one.isStable && one.beyond === 0)
@@ -52,17 +50,6 @@ const ownIons = (salt: Formula, celsius: number): Interactions =>
     componentsOf(salt).map(({ key }) => key),
     celsius,
   )
-
-/** ln of the product of a solid's activities in a solution of its salt alone, mol in a kg of water, as the ions of a pot act. */
-function productAlone(components: readonly Component[], waters: number, molality: number, ions: Interactions): number {
-  const m = ions.keys.map(key => (components.find(one => one.key === key)?.count ?? 0) * molality)
-  const excess = excessOf(ions, m)
-  const activities = components.reduce((sum, { key, count }) => {
-    const i = ions.keys.indexOf(key)
-    return i < 0 ? sum : sum + count * (Math.log(count * molality) + excess.gradient[i]!)
-  }, 0)
-  return activities + waters * logWater(ions, m, excess)
-}
 
 /** How fast a metastable branch parts from the stable one at the least, in ln of its product to a K from the transition; so that the table's own order of solids holds where a branch is drawn on wrongly. */
 const PARTS = 0.005

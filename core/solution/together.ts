@@ -1,5 +1,6 @@
 import { acidIons } from '#core/reference'
-import { equilibrium, interactionsOf, type Problem } from '#core/activity'
+import { equilibrium, type Problem } from '#core/activity'
+import { ionsFor } from './ions-for'
 import type { Standing } from './alone'
 import type { Component } from './components'
 import type { Curve } from './curve'
@@ -28,7 +29,7 @@ export function together(pot: PotState, own: readonly Curve[]): Together & Pick<
   const ethanol = pot.ethanol ?? 0
   const thinned = (components: readonly Component[]): number =>
     ethanol > 0 ? saltingOut(components, ethanol / (ethanol + pot.water)) : 1
-  const ions = interactionsOf(keys, pot.celsius, amounts)
+  const ions = ionsFor(keys, pot.celsius, amounts)
   const { solids, leftOut } = solidsFor(new Set(keys), pot.celsius, own, ions, thinned)
   const found = equilibrium({
     ions,
@@ -90,7 +91,7 @@ export function throwDown(
   const keys = [...totals.keys()]
   const amounts = [...totals.values()]
   const found = equilibrium({
-    ions: interactionsOf(keys, celsius, amounts),
+    ions: ionsFor(keys, celsius, amounts),
     totals: amounts,
     water: water / 1000,
     solids: [...solids.map(solid => asLimit(solid, keys)), ...acids.map(acid => formationOf(acid, keys, celsius))],
