@@ -1,4 +1,4 @@
-import { excessOf, type Excess } from './excess'
+import { excessOf, ionicStrength, type Excess } from './excess'
 import type { Interactions } from './interactions'
 
 /** What could stand in a pot, and what there is of each component; amounts in moles, water in kg. The components stand in the order of the interactions' ions. */
@@ -28,6 +28,8 @@ export interface Equilibrium {
   readonly water: number
   /** ln of the product over its limit of the absent solid that is nearest to coming; 0 where one stands. */
   readonly nearest: number
+  /** True where the liquor is stronger than the parameters reach. */
+  readonly isBeyond: boolean
   /** True where every solid that stands is saturated, and none that is absent is more than that. */
   readonly isAtRest: boolean
   /** True where crystals have taken all the water. */
@@ -51,7 +53,19 @@ const NEAR_ENOUGH = 1e-5
 export function equilibrium(problem: Problem): Equilibrium {
   const { totals, water } = problem
   if (problem.solids.length === 0)
-    return { amounts: [], dissolved: totals, water, nearest: -Infinity, isAtRest: true, isDry: false, steps: 0 }
+    return {
+      amounts: [],
+      dissolved: totals,
+      water,
+      nearest: -Infinity,
+      isBeyond: isBeyond(
+        problem.ions,
+        totals.map(moles => moles / water),
+      ),
+      isAtRest: true,
+      isDry: false,
+      steps: 0,
+    }
   const caps = capsOf(problem)
   const starts = [0, 0.5 / (problem.solids.length + 1), 0.9 / problem.solids.length]
   let best: (Equilibrium & { energy: number }) | undefined
@@ -146,6 +160,7 @@ function descend(problem: Problem, caps: readonly number[], share: number): Equi
       dissolved,
       water,
       nearest: 0,
+      isBeyond: false,
       isAtRest: false,
       isDry: false,
       steps: 0,
@@ -170,12 +185,16 @@ function descend(problem: Problem, caps: readonly number[], share: number): Equi
     dissolved: [...state.dissolved],
     water: state.water,
     nearest: nearestIn(problem, state),
+    isBeyond: isBeyond(problem.ions, state.molalities),
     isAtRest: wrong < NEAR_ENOUGH || isDry,
     isDry,
     steps,
     energy: state.energy,
   }
 }
+
+const isBeyond = (ions: Problem['ions'], molalities: ArrayLike<number>): boolean =>
+  ionicStrength(ions, molalities) > ions.upTo
 
 const nearestIn = ({ solids }: Problem, state: State): number =>
   solids.reduce((most, solid) => (solid.isDissolved ? most : Math.max(most, saturationOf(solid, state))), -Infinity)

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { molarMass, parseFormula } from '#core/formula'
 import { computeReadPlan, readPlan, ways, type Plan, type StagePlan } from '#core/sheet'
-import { dissolvedOf, portionOf, solventFormula, type Portion, type Vessel } from '#core/vessel'
+import { atRest, dissolvedOf, portionOf, solventFormula, type Portion, type Vessel } from '#core/vessel'
 import { demoBatches } from '#demo'
 import { procedureOf, type ToldStage } from '.'
 import { drawn, stageFor } from './fixtures/plans'
@@ -258,18 +258,18 @@ describe('what is not known', () => {
   it('is said so: no solubility and no crop, and an own way predicts nothing', () => {
     const exchange = [solid('NaCl', '5 g'), solid('KNO3')]
     const own = one('NaCl + KNO3 -> NaNO3 + KCl', { species: 'KCl' }, exchange, { way: 'own', solvent: '50 mL' })
-    const ferrioxalate = one(
-      'FeCl3 + K2C2O4 -> K3[Fe(C2O4)3] + KCl',
-      { species: 'K3[Fe(C2O4)3]', form: 'K3[Fe(C2O4)3]·3H2O' },
-      [solid('FeCl3', '5.4 g'), solid('K2C2O4')],
+    const oxalato = one(
+      'CrCl3 + K2C2O4 -> K3[Cr(C2O4)3] + KCl',
+      { species: 'K3[Cr(C2O4)3]', form: 'K3[Cr(C2O4)3]·3H2O' },
+      [solid('CrCl3', '5.4 g'), solid('K2C2O4')],
       { solvent: '40 mL' },
     )
-    for (const plan of [own, ferrioxalate]) {
+    for (const plan of [own, oxalato]) {
       const [stage] = procedure(plan).stages
       expect(stage!.product.mass).toBeUndefined()
       expect(stage!.events.at(-1)!.isKnown).toBe(false)
     }
-    expect(procedure(ferrioxalate).stages[0]!.way.way).toBe('salt out')
+    expect(procedure(oxalato).stages[0]!.way.way).toBe('salt out')
   })
   it('is said at once where another form comes than is wanted', () => {
     const [stage] = procedure(
@@ -387,6 +387,24 @@ describe('the way is proposed', () => {
   })
 })
 
+describe('acid left over', () => {
+  it('is boiled down only so far that the acid salt stays dissolved in the cold', () => {
+    /* 38.33 mmol of aluminium with 54.5 mmol of potash and 127 mmol of acid: boiled down to where alum stands hot, the cold brings hydrogensulfate too. Alum holds 12 waters; all of it is 18.2 g. */
+    const [stage] = procedure(
+      one('Al + KOH + H2SO4 -> KAl(SO4)2 + H2O + H2', { species: 'KAl(SO4)2', form: 'KAl(SO4)2·12H2O' }, [
+        solid('Al', '1.0343 g'),
+        { species: 'KOH', supply: { kind: 'solution', concentration: '1.5 mol/L' }, charge: { volume: '50 mL' } },
+        { species: 'H2SO4', supply: { kind: 'solution', concentration: '4 mol/L' }, charge: { volume: '45 mL' } },
+      ]),
+    ).stages
+    const cooled = stage!.events.find(({ operation }) => operation.do === 'cool')!.after
+    expect(cooled.lumps.map(({ form }) => form.text)).toEqual(['KAl(SO4)2·12H2O'])
+    expect(stage!.product.mass!).toBeGreaterThan(14)
+    const colder = { ...cooled, solvents: new Map([['water', cooled.solvents.get('water')! * 0.6]]) }
+    expect(atRest(colder, stage!.named).vessel.lumps.map(({ form }) => form.text)).toContain('KHSO4')
+  })
+})
+
 describe('the laws, over random plans', () => {
   const plan = drawn
   const stageOf = stageFor
@@ -457,10 +475,11 @@ describe('the laws, over random plans', () => {
   it('scale: twice the plan is twice every amount', () => {
     fc.assert(
       fc.property(plan, drawn => {
-        const [single, double] = [procedure(stageOf(drawn)).stages[0]!, procedure(stageOf(drawn, 2)).stages[0]!]
-        const [a, b] = [single.product.mass, double.product.mass]
+        const [single, double] = [procedure(stageOf(drawn)), procedure(stageOf(drawn, 2))]
+        const [a, b] = [single.stages[0]!.product.mass, double.stages[0]!.product.mass]
         if (a === undefined) return expect(b).toBeUndefined()
-        expect(Math.abs(b! - 2 * a)).toBeLessThan(1e-3 * Math.max(0.1, b!))
+        // The plans tell amounts to a µmol and the steps water to six digits: the crop, a difference, is off by that much of all that there is.
+        expect(Math.abs(b! - 2 * a)).toBeLessThan(2e-4 * double.sheet.overall.theoretical.value)
       }),
       { numRuns: 40 },
     )
@@ -490,12 +509,12 @@ describe('a solid that is handed on wet', () => {
     } as StagePlan,
     {
       id: 's2',
-      equation: 'Cu(OH)2 + CH3COOH -> Cu(CH3COO)2 + H2O',
+      equation: 'Cu(OH)2 + HNO3 -> Cu(NO3)2 + H2O',
       reagents: [
         { species: 'Cu(OH)2', supply: { kind: 'stage', from: 's1', ...(wet && { wet }) } },
-        liquor('CH3COOH', '5 mol/L'),
+        liquor('HNO3', '5 mol/L'),
       ],
-      product: { species: 'Cu(CH3COO)2', form: 'Cu(CH3COO)2·H2O' },
+      product: { species: 'Cu(NO3)2', form: 'Cu(NO3)2·2.5H2O' },
     } as StagePlan,
   ]
   it('is not dried, and its water counts in the next stage, on the sheet and in the vessel', () => {

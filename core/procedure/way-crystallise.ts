@@ -1,6 +1,6 @@
-import { molarMass, sameStuff } from '#core/formula'
+import { molarMass, sameStuff, type Formula } from '#core/formula'
 import { findCurve, saturationAt, washOptions, type Curve } from '#core/solution'
-import { atRest, dryOf, potOf, WATER, type OperationPlan, type Setting, type Vessel } from '#core/vessel'
+import { atRest, dryOf, potOf, WATER, type AtRest, type OperationPlan, type Setting, type Vessel } from '#core/vessel'
 import { boilOut, clear, seeTheEnd } from './clear'
 import { grams, solidsIn, type Course } from './course'
 import type { Proposing } from './enter'
@@ -38,9 +38,12 @@ function coolOut(course: Course, { stage }: Proposing, hot: number, curve: Curve
   const least = curve ? Math.min(...curve.phases.map(({ from }) => from)) : COLD
   if (course.vessel.celsius !== hot) take({ heatTo: `${hot} °C` })
   const planned = stage.bench.evaporate?.value
-  const water = planned ?? boilFor(course.vessel, course.setting, curve !== undefined && isFlat(curve))
-  if (water > LEAST_BOILED * (course.vessel.solvents.get(WATER) ?? 0)) take({ evaporate: { water: kept(water, 'g') } })
-  take({ coolTo: `${Math.max(COLD, least)} °C` })
+  const cold = Math.max(COLD, least)
+  const there = course.vessel.solvents.get(WATER) ?? 0
+  const most = there - boilFor(course.vessel, course.setting, curve !== undefined && isFlat(curve))
+  const water = planned ?? there - pureFrom(course, { ...stage.product, celsius: cold }, most, there)
+  if (water > LEAST_BOILED * there) take({ evaporate: { water: kept(water, 'g') } })
+  take({ coolTo: `${cold} °C` })
   take({ filter: { retained: RETAINED } })
   take(...washesFor(course, form, Math.max(0, least)))
 }
@@ -73,30 +76,75 @@ function washesFor(course: Course, product: Setting['product'], celsius: number)
   return [{ wash: { with: 'water', volume: kept(each * crystals, 'mL'), at: `${celsius} °C` } }]
 }
 
-/** So much water may go that the first crystals are about to come at the temperature that the pot has; where none come, most of it. */
+/** So much water may go that the first crystals are about to come at the temperature that the pot has; where none come, most of it, but not so much that the liquor is stronger than the model can tell of. */
 function boilFor(vessel: Vessel, setting: Setting, flat: boolean): number {
   const water = vessel.solvents.get(WATER) ?? 0
-  const crystalsAt = (left: number): number => {
-    const rest = atRest(
-      { ...vessel, solvents: new Map([...vessel.solvents, [WATER, left]]) },
-      setting.named,
-      setting.own,
-    )
-    if (rest.unknown !== undefined) return Infinity
-    return rest.vessel.lumps.filter(({ is }) => is === 'crystals').reduce((sum, { moles }) => sum + moles, 0)
-  }
-  if (!(water > 0) || crystalsAt(water) > 0) return 0
+  const restAt = (left: number): AtRest =>
+    atRest({ ...vessel, solvents: new Map([...vessel.solvents, [WATER, left]]) }, setting.named, setting.own)
+  const isOver = ({ vessel: { lumps }, unknown }: AtRest): boolean =>
+    unknown !== undefined || lumps.some(({ is, moles }) => is === 'crystals' && moles > 0)
+  if (!(water > 0) || isOver(restAt(water))) return 0
   const steps = Array.from({ length: SCAN }, (_, k) => water * SCAN_BY ** (k + 1))
-  const first = steps.findIndex(left => crystalsAt(left) > 0)
-  if (first < 0) return water * MOST_BOILED
+  const rests = firstThat(
+    steps,
+    left => restAt(left),
+    rest => isOver(rest) || rest.isBeyond === true,
+  )
+  if (!rests) return water * MOST_BOILED
+  const { at: first, found } = rests
+  if (!isOver(found)) return water - (first === 0 ? water : (steps[first - 1] ?? water))
   let [low, high] = [steps[first] ?? 0, first === 0 ? water : (steps[first - 1] ?? water)]
   for (let i = 0; i < 20; i++) {
     const middle = (low + high) / 2
-    if (crystalsAt(middle) > 0) low = middle
+    if (isOver(restAt(middle))) low = middle
     else high = middle
   }
   // What cooling does not bring, boiling must: most of it comes down hot.
   return Math.max(0, water - high * (flat ? LEFT_OF_FLAT : SHORT))
+}
+/** The least water, from so much up to all there is, from which the cold brings the product alone; so much where no amount does. */
+function pureFrom(
+  { vessel, setting }: Course,
+  { form, celsius }: { readonly form: Setting['product']; readonly celsius: number },
+  least: number,
+  most: number,
+): number {
+  const comes = (water: number): 'mixed' | 'pure' | 'none' => {
+    const cold = { ...vessel, celsius, solvents: new Map([...vessel.solvents, [WATER, water]]) }
+    const crystals = atRest(cold, setting.named, setting.own).vessel.lumps.filter(({ is }) => is === 'crystals')
+    const isProduct = (one: Formula): boolean => sameStuff(dryOf(one).dry, dryOf(form).dry)
+    if (!crystals.some(one => isProduct(one.form))) return 'none'
+    return crystals.every(one => isProduct(one.form)) ? 'pure' : 'mixed'
+  }
+  if (!(least < most) || comes(least) !== 'mixed') return least
+  let low = least
+  let high = least
+  for (let k = 0; k < SCAN && high < most; k++) {
+    high = Math.min(most, high / SCAN_BY)
+    const found = comes(high)
+    if (found === 'none') return least
+    if (found === 'pure') break
+    low = high
+  }
+  if (comes(high) !== 'pure') return least
+  for (let i = 0; i < 10; i++) {
+    const middle = (low + high) / 2
+    if (comes(middle) === 'mixed') low = middle
+    else high = middle
+  }
+  return Math.min(most, high * SHORT)
+}
+
+function firstThat<T, U>(
+  of: readonly T[],
+  look: (one: T) => U,
+  holds: (found: U) => boolean,
+): { readonly at: number; readonly found: U } | undefined {
+  for (const [at, one] of of.entries()) {
+    const found = look(one)
+    if (holds(found)) return { at, found }
+  }
+  return undefined
 }
 /** From all of the water to a fiftieth of it, by a fifth each. */
 const SCAN = 17

@@ -17,6 +17,12 @@ export const doubleSaltSources = {
   C: 'CRC Handbook, 25 °C (from memory); other temperatures after a relative',
 } as const
 
+/** Double salts that are known to crystallise, of which no solubility is at hand: that they may come is all that is told of them (texts of inorganic chemistry, from memory). */
+export const doubleSaltsByName: readonly string[] = [
+  'K2Fe(SO4)2·6H2O', 'K2Mn(SO4)2·4H2O', 'K2Cd(SO4)2·6H2O', '(NH4)2Cd(SO4)2·6H2O', 'Rb2Mg(SO4)2·6H2O', 'Cs2Mg(SO4)2·6H2O', 'Na2Zn(SO4)2·4H2O', 'Na2Ni(SO4)2·4H2O', 'Na2Co(SO4)2·4H2O', 'Na2Cu(SO4)2·2H2O',
+  'RbAl(SO4)2·12H2O', 'CsAl(SO4)2·12H2O', 'KFe(SO4)2·12H2O', 'NH4MgCl3·6H2O', 'K2CuCl4·2H2O', '(NH4)2CuCl4·2H2O', 'K2ZnCl4', '(NH4)2ZnCl4', 'K2FeCl5·H2O', '(NH4)2FeCl5·H2O', 'KCdCl3·H2O', 'NaK5(CO3)3', 'NaKCO3·6H2O',
+] // prettier-ignore
+
 const TUTTON = [['(NH4)2Mg(SO4)2·6H2O', 1]] as const
 const ALUM = [['KAl(SO4)2·12H2O', 1]] as const
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { parseFormula, type Formula } from '#core/formula'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
-import { findCurve } from '#core/solution'
+import { findCurve, potOfSolutes, whichFirst } from '#core/solution'
 import type { OperationPlan } from '#core/vessel'
 import { forecastOf, plannedAccounts } from '#core/outcome'
 import { winningNotes, type WinningSetting } from '.'
@@ -110,8 +110,9 @@ describe('winningNotes', () => {
   it('the wrong salt first stands above everything else', () => {
     const verdict = {
       wanted: 'never' as const,
-      order: [{ form: 'NaCl', celsius: 61.2, mass: 3 }],
+      order: [{ form: 'NaCl', salt: 'NaCl', celsius: 61.2, mass: 3 }],
       instead: 'NaCl',
+      notKnown: [],
       exchanges: [{ kind: 'cation' as const, words: 'Take {KOH} in place of {NaOH}.' }],
     }
     const [first] = winningNotes(setting('KCl', { verdict }))
@@ -143,5 +144,45 @@ describe('winningNotes', () => {
   it('a sparingly soluble salt gives the source of its product; an unknown one gives nothing', () => {
     expect(textOf(setting('BaSO4', {}), 'Source')).toContain('Solubility product')
     expect(winningNotes(setting('K2[Ni(C2O4)2]', {}))).toEqual([])
+  })
+  it('says what supersaturates, and where to seed it: 3 K below its point; and what must not be boiled', () => {
+    expect(textOf(setting('Na2S2O3·5H2O', { hotFilter: 41 }), 'Supersaturates')).toContain('at about 38 °C')
+    const alum = textOf(setting('KCr(SO4)2·12H2O', { hotFilter: 41 }), 'Not too hot')
+    expect(alum).toContain('50 °C')
+    expect(alum).not.toContain('Seed')
+    expect(tags(setting('KNO3', { hotFilter: 41 }))).not.toContain('Supersaturates')
+  })
+  it('names what may come although no solubility is known, and why the model is less sure', () => {
+    /* Copper and ammonium chlorides, hot, then 5 °C: the double chloride is known by name. */
+    const pot = potOfSolutes(40, [{ form: f('CuCl2'), mass: 20 }, { form: f('NH4Cl'), mass: 16 }], 5) // prettier-ignore
+    if (!pot.ok) throw new Error(pot.problem.code)
+    const verdict = whichFirst(pot.value, f('CuCl2·2H2O'), 80, 5)
+    expect(verdict.notKnown).toContain('(NH4)2CuCl4·2H2O')
+    const from = setting('CuCl2·2H2O', { verdict, account: nitre(1, '60 mL').account })
+    expect(textOf(from, 'May come too')).toContain('{(NH4)2CuCl4·2H2O}')
+  })
+  it('says where a liquor is beyond the model, and whose parameters stand in', () => {
+    const verdict = {
+      wanted: 'first' as const,
+      order: [],
+      exchanges: [],
+      notKnown: [],
+      doubts: { isBeyond: true, borrowed: ['Cu^2+ SCN^-'] },
+    }
+    const from = setting('KNO3', { verdict, account: nitre(1, '60 mL').account })
+    expect(textOf(from, 'A guess')).toContain('stronger')
+    expect(textOf(from, 'Parameters of a relative')).toContain('{Cu^2+} with {SCN^-}')
+  })
+  it('why the tables have no curve stands where the product is not known', () => {
+    const unknown = accountOf({
+      equation: 'CrCl3 + K2C2O4 -> K3[Cr(C2O4)3] + KCl',
+      reagents: [
+        { species: 'CrCl3', supply: { kind: 'solid' }, charge: { mass: '5 g' } },
+        { species: 'K2C2O4', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
+      ],
+      product: { species: 'K3[Cr(C2O4)3]', form: 'K3[Cr(C2O4)3]·3H2O' },
+      solvent: '60 mL',
+    })
+    expect(textOf(setting('K3[Cr(C2O4)3]·3H2O', unknown), 'Not known')).toContain('precipitated with alcohol')
   })
 })

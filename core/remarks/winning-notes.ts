@@ -1,9 +1,9 @@
 import { toSignificant } from '#core/quantity'
 import type { Formula } from '#core/formula'
 import type { ToldStage } from '#core/procedure'
-import { solubilityProductSource } from '#core/reference'
-import { findCurve, ionsOfSparing, type Curve, type Verdict } from '#core/solution'
-import { dissolvedOf, formulaOf } from '#core/vessel'
+import { slowSalts, solubilityGaps, solubilityProductSource } from '#core/reference'
+import { findCurve, findDouble, findProduct, ionsOfSparing, type Curve, type Verdict } from '#core/solution'
+import { dissolvedOf, dryOf, formulaOf } from '#core/vessel'
 import { forecastOf, isProductForm, whenReacted } from '#core/outcome'
 import type { MarginNote } from './note'
 
@@ -33,6 +33,8 @@ export function winningNotes(setting: WinningSetting): MarginNote[] {
     ...wrongSalt(setting),
     ...saidOf(setting),
     ...cropNotes(setting),
+    ...kinetics(setting),
+    ...mayCome(setting),
     ...hotFilterNote(setting),
     ...limitsOfTheModel(setting),
     ...(curve ? [note('info', 'Source', `${curve.source}.`)] : []),
@@ -51,6 +53,41 @@ function wrongSalt({ verdict }: WinningSetting): MarginNote[] {
       'hazard',
       'Not the one you want',
       `{${verdict.instead}} comes down first, from ${first.celsius.toFixed(0)} °C.${way}`,
+    ),
+  ]
+}
+
+/** How far below the point at which it stands a liquor is seeded, K: below it a seed dissolves, much below it too much comes at once. Common practice, no source. */
+const SEED_BELOW = 3
+
+/** What is known to come late or as something else, and where to seed it. */
+function kinetics({ product, curve, hotFilter }: WinningSetting): MarginNote[] {
+  const salt = curve?.salt ?? findProduct(product)?.salt ?? findDouble(product)?.salt ?? product
+  const row = slowSalts.find(([text]) => text === salt.text)
+  if (!row) return []
+  const [, habit, words] = row
+  const seed =
+    habit === 'wrong ion when hot' || hotFilter === undefined
+      ? ''
+      : ` Seed it at about ${Math.round(hotFilter - SEED_BELOW)} °C, with a crystal of {${product.text}} that was kept dry.`
+  return [note('info', habitTags[habit], words + seed)]
+}
+const habitTags = {
+  supersaturates: 'Supersaturates',
+  'comes slowly': 'Comes slowly',
+  'lower hydrate first': 'Another hydrate',
+  'wrong ion when hot': 'Not too hot',
+} as const
+
+/** Salts that the pot could bring whose solubility no table tells. */
+function mayCome({ verdict, product }: WinningSetting): MarginNote[] {
+  const others = (verdict?.notKnown ?? []).filter(text => !isProductForm({ form: text, amount: 0, mass: 0 }, product))
+  if (others.length === 0) return []
+  return [
+    note(
+      'caution',
+      'May come too',
+      `${others.map(text => `{${text}}`).join(', ')}: known to crystallise from such a liquor, but no solubility is known, so ${others.length === 1 ? 'it counts' : 'they count'} as staying dissolved. Look at the crystals.`,
     ),
   ]
 }
@@ -97,7 +134,8 @@ function hotFilterNote({ hotFilter }: WinningSetting): MarginNote[] {
   ]
 }
 
-function limitsOfTheModel({ account, product, curves }: WinningSetting): MarginNote[] {
+function limitsOfTheModel(setting: WinningSetting): MarginNote[] {
+  const { account, product, curves } = setting
   if (!account) return []
   const notes: MarginNote[] = []
   const dry =
@@ -121,13 +159,14 @@ function limitsOfTheModel({ account, product, curves }: WinningSetting): MarginN
       note(
         'info',
         'Estimate',
-        'Salts here share ions, or alcohol is in it, so a model answers: products of the curves, without activities. It can be some percent of the liquor off.',
+        'Salts here share ions, or alcohol is in it, so a model answers: activities after Pitzer, each salt held to its own curve. What is dissolved beside crystals it tells to about 15 %.',
       ),
     )
+  notes.push(...doubtful(setting))
   const reacted = whenReacted(account)
   const unknown = reacted
     ? dissolvedOf(reacted, account.named).filter(
-        one => one.mass > NOTHING && !isProductForm(one, product) && !findCurve(formulaOf(one.form), curves),
+        one => one.mass > NOTHING && !isProductForm(one, product) && !isTabled(formulaOf(one.form), curves),
       )
     : []
   if (unknown.length > 0)
@@ -143,8 +182,45 @@ function limitsOfTheModel({ account, product, curves }: WinningSetting): MarginN
       note(
         'caution',
         'Not known',
-        'The tables end on this way: how much comes is not told, and the steps go on all the same.',
+        `The tables end on this way: how much comes is not told, and the steps go on all the same.${gapOf(product)}`,
       ),
     )
   return notes
+}
+
+const isTabled = (salt: Formula, curves: readonly Curve[]): boolean =>
+  [findCurve(salt, curves), findProduct(salt), findDouble(salt)].some(found => found !== undefined)
+
+/** Why the tables have no curve of a salt. */
+function gapOf(product: Formula): string {
+  const { dry } = dryOf(product)
+  const gap = solubilityGaps.find(([text]) => text === dry.text)
+  return gap ? ` {${dry.text}}: ${gap[1]}` : ''
+}
+
+/** Why the model is less sure here than elsewhere. */
+function doubtful({ verdict }: WinningSetting): MarginNote[] {
+  const { doubts } = verdict ?? {}
+  if (!doubts) return []
+  const pairs = doubts.borrowed.map(pair => pair.split(' ').map(ion => `{${ion}}`).join(' with ')) // prettier-ignore
+  return [
+    ...(doubts.isBeyond
+      ? [
+          note(
+            'caution',
+            'A guess',
+            'The cold liquor is stronger than the model was fitted to: what comes, and how much of it, is a guess.',
+          ),
+        ]
+      : []),
+    ...(pairs.length > 0
+      ? [
+          note(
+            'info',
+            'Parameters of a relative',
+            `${pairs.join('; ')}: nothing is known of how these act on each other, so ions of the same charge stand in for them.`,
+          ),
+        ]
+      : []),
+  ]
 }

@@ -56,8 +56,22 @@ export function curveOf(
       form: read(withWaters(salt.text, waters)),
       from: points[0]![0],
       to: points.at(-1)![0],
-      at: monotone(points),
+      at: between(points),
     })),
+  }
+}
+
+const KELVIN = 273.15
+/** Points further apart than this, K, are joined through ln of the solubility against 1/T: over such a span the heat of solution is steadier than the slope. A judgement. */
+const FAR_APART = 40
+
+function between(points: CurvePhase['points']): CurvePhase['at'] {
+  const isSparse = points.some(([celsius], i) => i > 0 && celsius - points[i - 1]![0] > FAR_APART)
+  if (!isSparse) return monotone(points)
+  const logarithms = monotone(points.map(([celsius, grams]) => [-1 / (celsius + KELVIN), Math.log(grams)] as const))
+  return celsius => {
+    const logarithm = logarithms(-1 / (celsius + KELVIN))
+    return logarithm === undefined ? undefined : Math.exp(logarithm)
   }
 }
 
@@ -183,7 +197,6 @@ export function branchesAt(curve: Curve, celsius: number): Branch[] {
   })
 }
 
-const KELVIN = 273.15
 /** The steepest that ln s rises against −1/T in the tables, K: a branch of two near points is not drawn steeper. */
 const STEEPEST = 9000
 

@@ -29,7 +29,7 @@ export {
 } from './precipitation'
 export { arrivals, comesDownAt, justSaturated, saturationTemperature, spanOf, type Arrival } from './questions'
 export { ionsOfSparing, precipitationTable, type PrecipitationCase, type PrecipitationRow } from './precipitation-table'
-export { throwDown, type ThrownDown } from './together'
+export { throwDown, type Doubts, type ThrownDown } from './together'
 export { saturationIndices, type SaturationIndex } from './saturation'
 export { recrystallise, type Recrystallisation } from './recrystallise'
 export { washOptions, type FilterCake, type WashOption } from './wash-advisor'

@@ -8,7 +8,7 @@ import type { PotState, Present, Solute } from './pot'
 import type { SolubilityProblem } from './problems'
 import { ETHANOL_LIMIT, refusesEthanol } from './salting-out'
 import { findDouble, findProduct, WATER_MOLAR, type Solid, type StandingSolid } from './solids'
-import { together, TRACE_SHARE, type Together } from './together'
+import { together, TRACE_SHARE, type Doubts, type Together } from './together'
 
 export interface FormMass {
   readonly form: string
@@ -31,6 +31,8 @@ export interface Rest {
   readonly estimated: boolean
   /** The model found no rest: what it tells is its nearest, and is not to be relied on. */
   readonly isUnsettled?: true
+  /** Where a model answers: why it is less sure than usual. */
+  readonly doubts?: Doubts
   /** Salts of which no table tells the solubility here: they are told as dissolved. */
   readonly leftOut: readonly string[]
 }
@@ -121,6 +123,7 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   const rest: Rest = {
     ...tell(pot, told, solids, estimated, notKnown),
     ...(!told.isAtRest && { isUnsettled: true }),
+    ...(told.doubts && { doubts: told.doubts }),
   }
   const strength = ethanol / (ethanol + rest.freeWater)
   if (strength > ETHANOL_LIMIT) return fail({ code: 'solubility.ethanol-too-strong', strength })

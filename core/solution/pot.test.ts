@@ -259,20 +259,21 @@ describe('a salt that no table knows beside one that it does', () => {
         100,
       ),
     )
-    expect(both.leftOut).toEqual([])
-    expect(restOf(pot(100, [['Na3PO4', 20]], 100))).toMatchObject({ problem: { code: 'solubility.out-of-range' } })
+    // Sodium’s phosphate is drawn on; that potassium’s may come is told by name, its figures do not agree.
+    expect(both.leftOut).toEqual(['K2HPO4'])
+    expect(restOf(pot(100, [['K3PO4', 20]], 100))).toMatchObject({ problem: { code: 'solubility.out-of-range' } })
     expect(
       rest(
         pot(
           100,
           [
-            ['Na3PO4', 20],
+            ['K3PO4', 20],
             ['KNO3', 20],
           ],
           100,
         ),
       ).leftOut,
-    ).toContain('Na3PO4')
+    ).toContain('K3PO4')
   })
 })
 

@@ -1,10 +1,10 @@
 import { molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
-import { doubleSalts, solubilityProducts, type DoubleSalt } from '#core/reference'
+import { doubleSalts, doubleSaltsByName, solubilityProducts, substances, type DoubleSalt } from '#core/reference'
 import { partsOf } from '#core/species'
 import { interactionsOf, type Interactions } from '#core/activity'
 import { componentsOf, type Component } from './components'
 import { molalityOf, productAlone } from './product-alone'
-import { branchesAt, shippedCurves, type Branch, type Curve } from './curve'
+import { branchesAt, findCurve, shippedCurves, type Branch, type Curve } from './curve'
 
 /** A solid that stands, as what it is made of. */
 export interface StandingSolid {
@@ -120,11 +120,26 @@ export const findProduct = (salt: Formula): Sparing | undefined =>
 export const findDouble = (salt: Formula): Double | undefined =>
   doubles().find(one => one.form.text === salt.text) ?? doubles().find(one => one.salt.text === salt.text)
 
+/** Solids that are known, their solubility not: soluble ones of the substances table, and double salts by name. */
+let nameless: readonly Omit<Sparing, 'product'>[] | undefined
+const byNameOnly = (): readonly Omit<Sparing, 'product'>[] =>
+  (nameless ??= [
+    ...substances.flatMap(({ formula, state, water }) =>
+      state === 'solid' && (water === 'soluble' || water === 'slightly') ? [formula] : [],
+    ),
+    ...doubleSaltsByName,
+  ].flatMap(text => {
+    const read = readForm(text)
+    const isKnown = read && (findCurve(read.salt) ?? findProduct(read.salt) ?? findDouble(read.salt))
+    return read && !isKnown && read.components.length > 1 ? [read] : []
+  }))
+
 /** Solids that a set of ions can make, whatever the temperature. */
 interface Family {
   readonly curves: readonly Curve[]
   readonly sparing: readonly Sparing[]
   readonly doubles: readonly Double[]
+  readonly byName: readonly Omit<Sparing, 'product'>[]
 }
 const families = new Map<string, Family>()
 const MOST_FAMILIES = 200
@@ -144,6 +159,7 @@ function familyOf(keys: ReadonlySet<string>): Family {
       return fits(one) && isFirst && !curved.has(one.salt.text)
     }),
     doubles: doubles().filter(one => fits(one) && !curved.has(one.salt.text)),
+    byName: byNameOnly().filter(fits),
   }
   if (families.size > MOST_FAMILIES) families.clear()
   families.set(name, family)
@@ -196,6 +212,7 @@ export function solidsFor(
         source: 'product',
       })),
   )
+  leftOut.push(...family.byName.filter(({ salt }) => !known.has(salt.text)).map(({ form }) => form))
   return { solids, leftOut }
 }
 

@@ -8,12 +8,21 @@ import type { PotState } from './pot'
 import { saltingOut } from './salting-out'
 import { solidsFor, sparingFor, WATER_MOLAR, type Candidates, type Solid } from './solids'
 
+/** Why a model’s answer is less sure than usual. */
+export interface Doubts {
+  /** The liquor is stronger than the parameters reach. */
+  readonly isBeyond: boolean
+  /** Pairs of plentiful ions that take the parameters of a relative. */
+  readonly borrowed: readonly string[]
+}
+
 export interface Together {
   readonly standing: Standing
   /** Moles of each ion in the liquor, the last traces too. */
   readonly dissolved?: ReadonlyMap<string, number>
   readonly dry: boolean
   readonly isAtRest: boolean
+  readonly doubts?: Doubts
   /** Nothing stands, and nothing is near to it. */
   readonly isClear?: boolean
 }
@@ -30,7 +39,8 @@ export function together(pot: PotState, own: readonly Curve[]): Together & Pick<
   const thinned = (components: readonly Component[]): number =>
     ethanol > 0 ? saltingOut(components, ethanol / (ethanol + pot.water)) : 1
   const ions = ionsFor(keys, pot.celsius, amounts)
-  const { solids, leftOut } = solidsFor(new Set(keys), pot.celsius, own, ions, thinned)
+  const { solids: asTabled, leftOut } = solidsFor(new Set(keys), pot.celsius, own, ions, thinned)
+  const solids = asTabled.map(solid => inParts(solid, acids, pot.celsius))
   const found = equilibrium({
     ions,
     totals: amounts,
@@ -39,14 +49,22 @@ export function together(pot: PotState, own: readonly Curve[]): Together & Pick<
   })
   const dissolved = foldedBack(pot.totals, keys, found.dissolved, acids)
   return {
-    standing: solids.map((solid, i) => ({ solid: inParts(solid, acids), amount: found.amounts[i] ?? 0 })),
+    standing: solids.map((solid, i) => ({ solid, amount: found.amounts[i] ?? 0 })),
     dissolved,
     dry: found.isDry,
     isAtRest: found.isAtRest,
-    isClear: found.nearest < FAR,
+    isClear: found.nearest < FAR && found.isAtRest && !found.isBeyond,
+    doubts: { isBeyond: found.isBeyond, borrowed: ions.borrowed.filter(pair => isPlentiful(pair, totals)) },
     solids,
     leftOut,
   }
+}
+
+/** Ions of less than this share of the most plentiful one hardly act on the others; a judgement. */
+const PLENTIFUL = 0.05
+function isPlentiful(pair: string, totals: ReadonlyMap<string, number>): boolean {
+  const most = Math.max(...totals.values())
+  return pair.split(' ').every(key => (totals.get(key) ?? 0) > PLENTIFUL * most)
 }
 
 /** A product this far below its limit (a third of it) is below it whatever the model’s error: the published liquors are met within 15 % an ion. */
@@ -134,23 +152,30 @@ function formationOf(
   keys: readonly string[],
   celsius: number,
 ): Problem['solids'][number] {
-  const moved = (-heat / GAS) * (1 / (celsius + KELVIN) - 1 / (25 + KELVIN))
   return {
     counts: keys.map(key => (key === ion ? -1 : parts.includes(key) ? 1 : 0)),
     hydration: 0,
-    logK: -pK * Math.LN10 + moved,
+    logK: dissociation({ pK, heat }, celsius),
     isDissolved: true,
   }
 }
 
-/** A solid of an acid ion, told as what that ion is made of: the liquor is told so too. */
-function inParts(solid: Solid, acids: readonly AcidIon[]): Solid {
+/** ln of an acid ion’s constant of dissociation. */
+const dissociation = ({ pK, heat }: Pick<AcidIon, 'pK' | 'heat'>, celsius: number): number =>
+  -pK * Math.LN10 - (heat / GAS) * (1 / (celsius + KELVIN) - 1 / (25 + KELVIN))
+
+/** A solid of an acid ion, told as what that ion is made of, and its limit with it: of the ion itself there is nothing to begin with, and the liquor is told so too. */
+function inParts(solid: Solid, acids: readonly AcidIon[], celsius: number): Solid {
   const components = solid.components.flatMap(({ key, count }) => {
     const acid = acids.find(({ ion }) => ion === key)
     return acid ? acid.parts.map(part => ({ key: part, count })) : [{ key, count }]
   })
   if (components.length === solid.components.length) return solid
+  const logK = solid.components.reduce((sum, { key, count }) => {
+    const acid = acids.find(({ ion }) => ion === key)
+    return acid ? sum + count * dissociation(acid, celsius) : sum
+  }, solid.logK)
   const sums = new Map<string, number>()
   for (const { key, count } of components) sums.set(key, (sums.get(key) ?? 0) + count)
-  return { ...solid, components: [...sums].map(([key, count]) => ({ key, count })) }
+  return { ...solid, logK, components: [...sums].map(([key, count]) => ({ key, count })) }
 }

@@ -5,9 +5,10 @@ import { componentsOf, mostOf } from './components'
 import type { Curve } from './curve'
 import { findCurve } from './curve'
 import type { PotState } from './pot'
-import { addSolute } from './pot-state'
+import { addSolute, restOf } from './pot-state'
 import { arrivals, type Arrival } from './questions'
 import { findProduct } from './solids'
+import type { Doubts } from './together'
 
 export interface Verdict {
   readonly order: readonly Arrival[]
@@ -16,6 +17,9 @@ export interface Verdict {
   /** What comes down instead, where it is not the first. */
   readonly instead?: string
   readonly exchanges: readonly Exchange[]
+  /** At the cold end: salts that the ions could make whose solubility is not known there, and why the model is less sure than usual. */
+  readonly notKnown: readonly string[]
+  readonly doubts?: Doubts
 }
 /** Another way to the wanted salt, and why it would work. */
 export interface Exchange {
@@ -32,6 +36,7 @@ export function whichFirst(
   own: readonly Curve[] = [],
 ): Verdict {
   const order = arrivals(pot, from, to, own)
+  const cold = restOf({ ...pot, celsius: to }, own)
   const salt = findCurve(wanted, own)?.curve.salt.text ?? wanted.text
   const isWanted = ({ form }: Arrival): boolean => {
     const read = parseFormula(form)
@@ -43,6 +48,8 @@ export function whichFirst(
     order,
     wanted: place,
     ...(at !== 0 && order[0] && { instead: order[0].form }),
+    notKnown: cold.ok ? cold.value.leftOut : [],
+    ...(cold.ok && cold.value.doubts && { doubts: cold.value.doubts }),
     exchanges: place === 'first' ? [] : exchangesFor(pot, wanted, salt, from, to, own),
   }
 }

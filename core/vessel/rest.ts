@@ -1,4 +1,6 @@
-import { molarMass, type Formula } from '#core/formula'
+import { chargeText, molarMass, type Formula } from '#core/formula'
+import { acidIons } from '#core/reference'
+import { ionsOf } from '#core/species'
 import {
   explainSolubility,
   findCurve,
@@ -17,6 +19,8 @@ export interface AtRest {
   readonly vessel: Vessel
   /** Why what stands is not told; none where it is. */
   readonly unknown?: string
+  /** The liquor is stronger than the model’s parameters reach: what stands is a guess. */
+  readonly isBeyond?: true
 }
 
 /**
@@ -37,6 +41,12 @@ export function atRest(
   if (!pot) return { vessel: asBefore(vessel, pool) }
   const rest = restOf(pot, own)
   if (!rest.ok) return { vessel: asBefore(vessel, pool), unknown: explainSolubility(rest.problem).why }
+  if (rest.value.isUnsettled)
+    return {
+      vessel: asBefore(vessel, pool),
+      unknown:
+        'The liquor is further from what the model was fitted to than it can answer for: what stands is not told.',
+    }
   if (product && isNamed(product, rest.value.leftOut))
     return {
       vessel: asBefore(vessel, pool),
@@ -44,8 +54,9 @@ export function atRest(
     }
   let lumps: readonly Lump[] = pool.lumps
   for (const { solid, amount } of rest.value.solids) lumps = withLump(lumps, solid.form, amount, 'crystals')
-  const ions = new Map([...rest.value.dissolved].filter(([, moles]) => moles > 0))
+  const ions = acidIonsApart(new Map([...rest.value.dissolved].filter(([, moles]) => moles > 0)))
   return {
+    ...(rest.value.doubts?.isBeyond && { isBeyond: true }),
     vessel: {
       ...vessel,
       ions,
@@ -72,10 +83,35 @@ export function potOf(vessel: Vessel, named: readonly Formula[], own: readonly C
   return {
     celsius: vessel.celsius,
     water: pool.water,
-    totals: pool.ions,
+    totals: acidIonsJoined(pool.ions, solutes),
     solutes: distinct(solutes),
     ...(ethanol > 0 && { ethanol }),
   }
+}
+
+/** Ions as an acid salt counts them: where one of the salts holds an acid ion, its parts are joined as far as they reach. */
+function acidIonsJoined(ions: ReadonlyMap<string, number>, solutes: readonly Solute[]): ReadonlyMap<string, number> {
+  let joined = ions
+  for (const { ion, parts } of acidIons) {
+    if (!solutes.some(({ salt }) => saltIons(salt).includes(ion))) continue
+    const least = Math.min(...parts.map(part => ions.get(part) ?? 0))
+    for (const part of parts) joined = plus(joined, part, -least)
+    joined = plus(joined, ion, least)
+  }
+  return joined
+}
+const saltIons = (salt: Formula): string[] => (ionsOf(salt) ?? []).map(({ text, charge }) => text + chargeText(charge))
+
+/** The vessel counts an acid ion as its parts. */
+function acidIonsApart(ions: ReadonlyMap<string, number>): ReadonlyMap<string, number> {
+  let apart = ions
+  for (const { ion, parts } of acidIons) {
+    const moles = ions.get(ion) ?? 0
+    if (moles === 0) continue
+    for (const part of parts) apart = plus(apart, part, moles)
+    apart = plus(apart, ion, -moles)
+  }
+  return apart
 }
 
 /** The vessel with all that can dissolve in its liquor, crystals too, as if there were water enough. */

@@ -1,5 +1,5 @@
 import { chargeText, findSubstance, type Formula } from '#core/formula'
-import { solubilityRules } from '#core/reference'
+import { acidIons, solubilityRules } from '#core/reference'
 import { findProduct } from '#core/solution'
 import { ionsOf, partsOf } from '#core/species'
 import { baseOf, donorOf } from './protons'
@@ -71,7 +71,7 @@ export interface Part {
 const STRONG = 0.5
 
 /**
- * What a dry substance is in solution: strong acids and salts as their ions, weak acids and molecules whole. A hydroxide of an alkali and another metal stands as the
+ * What a dry substance is in solution: strong acids and salts as their ions (acid ions of strong acids as their parts), weak acids and molecules whole. A hydroxide of an alkali and another metal stands as the
  * hydroxo complex of that metal.
  */
 export const dissolvedParts = once(partsInWater)
@@ -99,5 +99,17 @@ function partsInWater(dry: Formula): readonly Part[] {
       { key: `[${metal.text}(OH)${count}]${chargeText(charge)}`, count: metal.count },
     ]
   }
-  return ions.map(({ text, charge, count }) => ({ key: text + chargeText(charge), count }))
+  return gatheredParts(
+    ions.flatMap(({ text, charge, count }) => {
+      const key = text + chargeText(charge)
+      const acidIon = acidIons.find(({ ion }) => ion === key)
+      return (acidIon?.parts ?? [key]).map(part => ({ key: part, count }))
+    }),
+  )
+}
+
+function gatheredParts(parts: readonly Part[]): Part[] {
+  const sums = new Map<string, number>()
+  for (const { key, count } of parts) sums.set(key, (sums.get(key) ?? 0) + count)
+  return [...sums].map(([key, count]) => ({ key, count }))
 }
