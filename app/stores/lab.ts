@@ -2,13 +2,18 @@ import { useLocalStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import type { Equipment } from '#core/journal'
-import type { Hours } from '#core/procedure'
+import type { Hours, RoomAir } from '#core/procedure'
 
+interface LabSettings {
+  readonly hours?: Hours
+  readonly have?: Partial<Record<Equipment, number>>
+  readonly air?: RoomAir
+}
 interface Lab {
   readonly id: string
   readonly name: string
   readonly people: readonly { id: string; name: string }[]
-  readonly settings: { readonly hours?: Hours; readonly have?: Partial<Record<Equipment, number>> }
+  readonly settings: LabSettings
 }
 
 /** The lab and who is at the bench; who it is stays on this device. */
@@ -31,7 +36,8 @@ export const useLabStore = defineStore('lab', () => {
   async function load(): Promise<void> {
     lab.value = await $fetch<Lab>('/api/lab')
   }
-  async function saveSettings(settings: Required<Lab['settings']>): Promise<void> {
+  /** Saves what is told of the settings; the others stay. */
+  async function saveSettings(settings: LabSettings): Promise<void> {
     lab.value = await $fetch<Lab>('/api/lab', { method: 'PUT', body: settings })
   }
   return { lab, personId, nameOf, load, saveSettings }

@@ -23,10 +23,10 @@ const needsText = (facts: YieldFacts, of: string): string =>
   `${grams(extraOf(facts))} ${of} at least, ${grams(likelyExtra(facts))} if the crystals themselves are the ${percentText(facts.planned)} that were expected.`
 
 function water(facts: YieldFacts): Explanation[] {
-  const { dryness, seen, row } = facts
+  const { dryness, seen, air } = facts
   const extra = extraOf(facts)
   // Constant to within the balance: water that still leaves is ruled out, unless it cannot leave in air.
-  if (dryness.isConstant && row?.air !== 'deliquesces' && row?.air !== 'hygroscopic') return []
+  if (dryness.isConstant && air !== 'deliquesces' && air !== 'hygroscopic') return []
   const most = dryness.expected ? Math.max(0, facts.actual - dryness.expected.end) : undefined
   const share = likelyExtra(facts) / facts.actual
   if (share > 0.45) return []

@@ -89,7 +89,7 @@ function hydrate(facts: YieldFacts, form: Formula, percent: number, told: Tell):
         )
   const taken = [
     facts.washes.ethanol && 'the wash takes water out',
-    facts.row?.air === 'effloresces' && wasDone(facts, 'desiccate') && 'a desiccator takes its water',
+    facts.air === 'effloresces' && wasDone(facts, 'desiccate') && 'a desiccator takes its water',
     lostInOven(facts) && 'the oven takes its water',
   ].filter((why): why is string => typeof why === 'string')
   return taken.length > 0 ? told('possible', taken.join(', ')) : told('unlikely', 'nothing took its water')

@@ -17,7 +17,7 @@ function lighterForm(facts: YieldFacts): Explanation[] {
     ({ step, times }) => times > 0 && (step.do === 'ignite' || (step.do === 'dry' && /oven|°C/.test(step.words))),
   )
   const powder = saw(facts.seen, 'powder')
-  const effloresces = facts.row?.air === 'effloresces'
+  const effloresces = facts.air === 'effloresces'
   return facts.forms
     .flatMap(one => {
       const read = parseFormula(one.form)

@@ -1,4 +1,4 @@
-import { findSubstance, parseFormula, type Formula } from '#core/formula'
+import { findSubstance, inAirOf, parseFormula, type Formula } from '#core/formula'
 import {
   aboutWords,
   cropsOf,
@@ -15,7 +15,7 @@ import {
 } from '#core/journal'
 import { runOf, troubleOf, type Run } from '#core/procedure'
 import { product, standardUncertainty, type Figure } from '#core/quantity'
-import type { SubstanceRow } from '#core/reference'
+import type { InAir, SubstanceRow } from '#core/reference'
 import type { Curve } from '#core/solution'
 import type { ToldStage } from '#core/procedure'
 import { dissolvedOf, dryOf, formulaOf, gathered, portionOf, potOf, type Portion } from '#core/vessel'
@@ -51,6 +51,8 @@ export interface YieldFacts {
   readonly stage: ReadStage
   readonly product: Formula
   readonly row: SubstanceRow | undefined
+  /** What the product’s form does in air. */
+  readonly air: InAir | undefined
   readonly theoretical: number
   readonly actual: number
   /** The same two with where they come from, and what the plan expects. */
@@ -118,6 +120,7 @@ export function yieldFacts({
   const { sheet, settled, result, recovered } = judged.value
   const run = runOf(steps, lines, stageId)
   const form = stage.product.form
+  const known = findSubstance(form, stage.own)
   const account = realAccounts({ plan, lines, curves, stepsOf: id => (id === stageId ? steps : undefined) })?.find(
     ({ id }) => id === stageId,
   )
@@ -137,7 +140,8 @@ export function yieldFacts({
   return {
     stage,
     product: form,
-    row: findSubstance(form, stage.own)?.row,
+    row: known?.row,
+    air: known && inAirOf(known),
     theoretical: result.theoretical.value,
     actual: result.actual.value,
     weighed: result.actual,

@@ -1,4 +1,4 @@
-import { substances, type SubstanceRow } from '#core/reference'
+import { substances, type InAir, type SubstanceRow } from '#core/reference'
 import type { Composition, Formula } from './formula'
 import { parseFormula } from './parse'
 
@@ -84,6 +84,22 @@ export function withWaters(formula: string, waters: number): string {
   const text =
     bottom === undefined || 10_000 % bottom === 0 ? String(waters) : `${Math.round(waters * bottom)}/${bottom}`
   return `${formula}·${text}H2O`
+}
+
+/** A hydrate that turns below this, °C, loses water in dry or warm rooms; a judgement. */
+const TURNS_EASILY = 65
+
+/**
+ * What a form does in air: the word of its row holds for the salt as it is usually handled. Where that loses water, its dry form takes it up; where that takes water up, the hydrate that is full of it keeps, or loses it.
+ */
+export function inAirOf({ row, waters }: Pick<Known, 'row' | 'waters'>): InAir | undefined {
+  const { air, forms = [] } = row
+  if (air !== 'effloresces' && air !== 'hygroscopic') return air
+  const most = Math.max(0, ...forms.map(([count]) => count))
+  if (most === 0) return air
+  if (waters === 0) return 'hygroscopic'
+  const until = forms.find(([count]) => Math.abs(count - waters) < 1e-9)?.[3]
+  return until !== undefined && until < TURNS_EASILY ? 'effloresces' : 'keeps'
 }
 
 /** Word and swatch for the colour of this form; undefined where it is not known. */

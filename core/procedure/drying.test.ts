@@ -24,6 +24,53 @@ describe('dryingAdvice', () => {
     ['NaHCO3', 'oven', 'not'],
   ])('%s: %s is %s', (form, way, wanted) => expect(verdict(form, way).verdict).toBe(wanted))
 
+  // The guide of the house, from the tables' pressures and humidities (from memory): which form keeps in which room.
+  it.each([
+    ['Na2CO3·10H2O', 0.45, 'not', 'Na2CO3·H2O'],
+    ['CuSO4·5H2O', 0.45, 'good', 'above 31 %'],
+    ['CuSO4·5H2O', 0.2, 'not', 'CuSO4'],
+    ['FeSO4·7H2O', 0.7, 'possible', 'oxidises'],
+    ['ZnSO4·7H2O', 0.75, 'good', 'above'],
+    ['ZnSO4·7H2O', 0.4, 'not', 'ZnSO4·6H2O'],
+    ['K2CO3', 0.5, 'not', 'takes up water'],
+    ['NaCl', 0.5, 'good', 'below 75 %'],
+    ['NaCl', 0.85, 'not', 'a liquor'],
+    ['KNO3', 0.5, 'good', 'below'],
+  ])('%s in a room of %d: %s', (form, humidity, wanted, words) => {
+    const air = dryingAdvice(f(form), [], { celsius: 22, humidity }).options.find(({ way }) => way === 'air, on paper')!
+    expect(air.verdict).toBe(wanted)
+    expect(air.reason).toContain(words)
+  })
+
+  it('`air` is told of a form, not of a salt', () => {
+    const reason = (form: string) => verdict(form, 'air, on paper')
+    expect(reason('Na2CO3').verdict).toBe('not')
+    expect(reason('CoCl2').verdict).toBe('not')
+    expect(reason('CoCl2·6H2O').verdict).not.toBe('not')
+    expect(reason('NiCl2·6H2O').verdict).not.toBe('not')
+  })
+
+  it('drying agents are held against the pressure of the hydrate, and the form in which it ends is told', () => {
+    // 7.8 and 2.6 torr at 25 °C lose water over calcium chloride, which leaves 0.36.
+    for (const [form, ends] of [
+      ['CuSO4·5H2O', 'CuSO4'],
+      ['H2C2O4·2H2O', 'H2C2O4'],
+    ] as const) {
+      // prettier-ignore
+      const told = verdict(form, 'desiccator, calcium chloride')
+      expect(told.verdict, form).toBe('not')
+      expect(told.reason).toContain(`{${ends}}`)
+    }
+    expect(verdict('BaCl2·2H2O', 'desiccator, calcium chloride').reason).toContain('not known')
+  })
+
+  it('what fumes or reacts is never good on paper', () => {
+    for (const row of substances)
+      if (row.air === 'fumes' || row.water === 'reacts')
+        for (const option of dryingAdvice(f(row.formula)).options)
+          if (option.way === 'air, on paper') expect(option.verdict, row.formula).not.toBe('good')
+  })
+
   it('never lets an oven come near what turns the form, for any form of the table', () => {
     let checked = 0
     for (const row of substances) {

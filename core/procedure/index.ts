@@ -3,7 +3,7 @@ export { procedureOf, tellVessel, type Kept, type ToldStage, type ToldVessel, ty
 export type { Event, Real, StepProblem } from './event'
 export { foldSteps, proposeStage, type Folding, type StageProcedure } from './propose'
 export { cautionAmount, cautionWords, sumOfCautions, type Caution, type CautionCode } from './cautions'
-export { dryingAdvice, dryingTimeWords, type DryingAdvice, type DryingOption } from './drying'
+export { dryingAdvice, dryingTimeWords, usualAir, type DryingAdvice, type DryingOption, type RoomAir } from './drying'
 export { followSheet, targetOf, type Moved } from './follow-sheet'
 export { shown, stepOf, stepsOf } from './operation-step'
 export { effectOf } from './effects'

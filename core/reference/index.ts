@@ -27,5 +27,14 @@ export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from '
 export { solvents, type SolventRow } from './solvents'
 export { solubilityRules, type SolubilityRule } from './solubility-rules'
 export { vapours, type VapourRow } from './vapours'
+export {
+  dryingAgents,
+  hydratePressures,
+  hydratePressureSource,
+  saturatedHumidities,
+  saturatedHumiditySource,
+  waterPressures,
+  type HydratePressure,
+} from './water-vapour'
 export { aquaAcids, CHLORINE, fuels, notToDryness, oxidants, violentOxidants, type OxidantRow } from './oxidants'
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'

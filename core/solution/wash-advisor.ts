@@ -1,4 +1,4 @@
-import { findSubstance, parseFormula, relate, type Formula } from '#core/formula'
+import { findSubstance, inAirOf, parseFormula, relate, type Formula } from '#core/formula'
 import { methanolWords, type Dissolves, type SubstanceRow } from '#core/reference'
 import type { Curve } from './curve'
 import type { Cake } from './filtering'
@@ -142,14 +142,16 @@ function inSolvent(
   const clinging = retained * crystals
   const thinned = thinning(clinging, (total / 2) * SOLVENT_DENSITY) ** 2
   const warnings: string[] = []
-  const hydrated = (findSubstance(product, ownRows)?.waters ?? 0) > 0
+  const known = findSubstance(product, ownRows)
+  const hydrated = (known?.waters ?? 0) > 0
+  const effloresces = hydrated && known !== undefined && inAirOf(known) === 'effloresces'
   const salts = start.rest.told.forms.filter(({ form, mass }) => mass > 0.001 && !sameSalt(form, product))
   const stays = salts.filter(({ form }) => {
     const read = parseFormula(form)
     const other = read.ok ? wordIn(findSubstance(read.value, ownRows)?.row, solvent) : undefined
     return other === 'insoluble'
   })
-  if (hydrated && row?.air === 'effloresces')
+  if (effloresces)
     warnings.push(
       `Strong ${solvent} can take water out of this hydrate, and it loses water easily: crystals turn to powder. Use it half and half with water, and briefly.`,
     )
@@ -187,10 +189,7 @@ function inSolvent(
     verdict:
       word === 'soluble' || reacts
         ? 'avoid'
-        : word === 'insoluble' &&
-            stays.length === 0 &&
-            solvent !== 'methanol' &&
-            !(hydrated && row?.air === 'effloresces')
+        : word === 'insoluble' && stays.length === 0 && solvent !== 'methanol' && !effloresces
           ? 'good'
           : 'possible',
     fromTable: false,

@@ -6,15 +6,19 @@ const hour = z.number().min(0).max(24)
 const Body = z.strictObject({
   hours: z
     .strictObject({ from: hour, to: hour, days: z.array(z.int().min(0).max(6)).max(7) })
-    .refine(({ from, to }) => from < to, 'Hands begin before they end.'),
-  have: z.partialRecord(z.enum(equipment), z.int().min(0).max(50)),
+    .refine(({ from, to }) => from < to, 'Hands begin before they end.')
+    .optional(),
+  have: z.partialRecord(z.enum(equipment), z.int().min(0).max(50)).optional(),
+  air: z
+    .strictObject({ celsius: z.number().min(5).max(40), humidity: z.number().min(0.05).max(0.98).optional() })
+    .optional(),
 })
 
-/** Saves when hands work and how many there are of each piece of equipment. */
+/** Saves when hands work, how many there are of each piece of equipment, the air of the room: what is told of them. */
 export default defineEventHandler(async event => {
   const settings = await readJson(event, Body)
   const db = useDatabase()
   const lab = await requireLab(db)
   await saveSettings(db, lab.id, settings)
-  return { ...lab, settings }
+  return { ...lab, settings: { ...lab.settings, ...settings } }
 })

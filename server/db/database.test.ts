@@ -85,6 +85,9 @@ describe.skipIf(!server)('the database', () => {
     const settings = { hours: { from: 9, to: 16, days: [1, 2] }, have: { hood: 2 } }
     await saveSettings(db, demoLab.id, settings)
     expect((await findLab(db))?.settings).toEqual(settings)
+    const air = { celsius: 21, humidity: 0.38 }
+    await saveSettings(db, demoLab.id, { air })
+    expect((await findLab(db))?.settings).toEqual({ ...settings, air })
   })
 
   it('parses what is stored: an old version comes as the newest, what does not read is told and kept', async () => {

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import type { Equipment } from '#core/journal'
-import type { Hours } from '#core/procedure'
+import type { Hours, RoomAir } from '#core/procedure'
 
 export interface Person {
   readonly id: string
@@ -12,10 +12,11 @@ export interface Lab {
   readonly people: readonly Person[]
   readonly settings: LabSettings
 }
-/** When hands work, and how many there are of what two batches may want at once. */
+/** When hands work, how many there are of what two batches may want at once, and the air that they dry in. */
 export interface LabSettings {
   readonly hours?: Hours
   readonly have?: Partial<Record<Equipment, number>>
+  readonly air?: RoomAir
 }
 
 /** The lab of this installation, with its people in the order of their names. */
@@ -31,7 +32,8 @@ export async function addLab(db: Knex, lab: Omit<Lab, 'settings'>): Promise<void
   await db('people').insert(lab.people.map(person => ({ ...person, lab_id: lab.id })))
 }
 
+/** Settings that are told take the place of those before; the others stay. */
 export const saveSettings = (db: Knex, labId: string, settings: LabSettings): Promise<unknown> =>
   db('labs')
     .where({ id: labId })
-    .update({ settings: JSON.stringify(settings) })
+    .update({ settings: db.raw('settings || ?::jsonb', JSON.stringify(settings)) })

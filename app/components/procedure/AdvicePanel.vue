@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Formula } from '#core/formula'
 import { toSignificant } from '#core/quantity'
-import { dryingAdvice, operationsIn, withLiquors, withWinning, type ToldStage } from '#core/procedure'
+import { dryingAdvice, operationsIn, usualAir, withLiquors, withWinning, type ToldStage } from '#core/procedure'
 import { forecastOf, whenReacted } from '#core/outcome'
 import { winningNotes, type MarginNote } from '#core/remarks'
 import { comesDownAt, findCurve, ionsOfSparing, spanOf, washOptions, type WashOption } from '#core/solution'
@@ -9,6 +9,7 @@ import { withOperations } from '#core/sheet'
 import { dissolvedOf, potOf, WATER, type OperationPlan } from '#core/vessel'
 import { useAttempt } from '~/composables/useAttempt'
 import { useBatchStore } from '~/stores/batch'
+import { useLabStore } from '~/stores/lab'
 import { useLibraryStore } from '~/stores/library'
 
 /** What the tables advise for winning this product: how to wash and dry it, which salt comes first, recrystallising, precipitating. */
@@ -16,6 +17,7 @@ const { account, product } = defineProps<{ account: ToldStage; product: Formula 
 const emit = defineEmits<{ notes: [notes: readonly MarginNote[]] }>()
 const batch = useBatchStore()
 const library = useLibraryStore()
+const lab = useLabStore()
 const stage = computed(() => batch.stage!)
 const sheet = computed(() => batch.stageSheet)
 const kept = computed(() => batch.document?.procedures?.find(one => one.stage === stage.value.id)?.steps)
@@ -88,7 +90,9 @@ function takeWash({ solvent, celsius, portions, portion }: WashOption): void {
   if (kept.value) batch.changeProcedure(stage.value.id, withWinning(kept.value, next, product.text), 'wash')
   else batch.change(of => withOperations(of, next), 'wash')
 }
-const dryingAttempt = useAttempt('How to dry', () => dryingAdvice(product, library.substances))
+const dryingAttempt = useAttempt('How to dry', () =>
+  dryingAdvice(product, library.substances, lab.lab?.settings.air ?? usualAir, library.curves),
+)
 const drying = dryingAttempt.value
 const potVolume = computed(() => {
   const { total, intoProduct } = sheet.value?.water ?? {}
@@ -149,7 +153,9 @@ const recovery = computed(
         /></PanelGuard>
         <p v-else class="text-[14px]">There is no crop that washing could be worked out for.</p>
       </template>
-      <PanelGuard v-else-if="tab === 'dry' && drying" name="How to dry"><DryingTable :advice="drying" /></PanelGuard>
+      <PanelGuard v-else-if="tab === 'dry' && drying" name="How to dry"
+        ><RoomAirFields /><DryingTable :advice="drying"
+      /></PanelGuard>
       <template v-else-if="tab === 'first'">
         <template v-if="verdict">
           <ol class="text-[14px]">

@@ -29,7 +29,7 @@ const looks = {
           <td class="w-24 py-1.5 font-semibold" :class="looks[option.verdict].look">
             {{ looks[option.verdict].word }}
           </td>
-          <td class="py-1.5">{{ option.reason }}</td>
+          <td class="py-1.5"><RichText :text="option.reason" /></td>
           <td class="small py-1.5 pl-3 text-right">{{ option.takes ? dryingTimeWords(option.takes) : '' }}</td>
         </tr>
       </tbody>
