@@ -1,13 +1,14 @@
 import { onScopeDispose, ref, watch, type Ref } from 'vue'
-import type { Verdict } from '#core/solution'
-import type { FirstQuestion } from '../workers/which-first'
+import type { PhasePicture, Verdict } from '#core/solution'
+import type { FirstAnswer, FirstQuestion } from '../workers/which-first'
 
 /** A mixture that has not come to rest in this time is given up, ms. */
 const LIMIT = 10_000
 
-/** Which salt comes first, worked out in a worker each time the question changes; the last question wins. */
+/** Which salt comes first, and which solid stands where, worked out in a worker each time the question changes; the last question wins. */
 export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
   const verdict = ref<Verdict>()
+  const picture = ref<PhasePicture>()
   const state = ref<'none' | 'working' | 'done' | 'gave up' | 'failed'>('none')
   const tries = ref(0)
   let worker: Worker | undefined
@@ -24,13 +25,18 @@ export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
     ([asked]) => {
       cancel()
       verdict.value = undefined
+      picture.value = undefined
       state.value = asked ? 'working' : 'none'
       if (!asked) return
       worker = new Worker(new URL('../workers/which-first.ts', import.meta.url), { type: 'module' })
-      worker.onmessage = ({ data }: MessageEvent<{ verdict?: Verdict }>) => {
-        verdict.value = data.verdict
-        state.value = 'done'
-        cancel()
+      worker.onmessage = ({ data }: MessageEvent<FirstAnswer>) => {
+        if ('verdict' in data) {
+          verdict.value = data.verdict
+          state.value = 'done'
+        } else {
+          picture.value = data.picture
+          cancel()
+        }
       }
       worker.onerror = () => {
         cancel()
@@ -38,12 +44,12 @@ export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {
       }
       timer = setTimeout(() => {
         cancel()
-        state.value = 'gave up'
+        if (state.value === 'working') state.value = 'gave up'
       }, LIMIT)
       worker.postMessage(JSON.parse(asked))
     },
     { immediate: true },
   )
   onScopeDispose(cancel)
-  return { verdict, state, retry: () => void (tries.value += 1) }
+  return { verdict, picture, state, retry: () => void (tries.value += 1) }
 }

@@ -237,7 +237,7 @@ function takenBy({ endsAt, keeping, room }: Facts, agent: keyof typeof dryingAge
   const ends = full === undefined ? undefined : endsAt(dryingAgents[agent] / full)
   const pressure = keeping.below && full !== undefined ? keeping.below.share * full : undefined
   return ends && pressure !== undefined
-    ? `It holds its water up to ${pressure.toPrecision(2)} torr, and ${agent} leaves ${dryingAgents[agent]}: left long enough it ends as {${ends.text}}.`
+    ? `It holds its water down to ${pressure.toPrecision(2)} torr, and ${agent} leaves ${dryingAgents[agent]}: left long enough it ends as {${ends.text}}.`
     : undefined
 }
 

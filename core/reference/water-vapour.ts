@@ -30,7 +30,7 @@ export const hydratePressures: readonly HydratePressure[] = [
  */
 export const saturatedHumiditySource = 'Greenspan 1977, humidity over saturated solutions at 25 °C (from memory)'
 export const saturatedHumidities: readonly (readonly [salt: string, share: number])[] = [
-  ['NaOH', 0.082], ['LiCl', 0.113], ['CH3COOK', 0.225], ['CaCl2', 0.29], ['KF', 0.308], ['MgCl2', 0.328], ['NaI', 0.382], ['K2CO3', 0.432], ['Ca(NO3)2', 0.5], ['Mg(NO3)2', 0.529], ['NaBr', 0.576], ['NH4NO3', 0.62],
+  ['NaOH', 0.082], ['LiCl', 0.113], ['CH3COOK', 0.225], ['CaCl2', 0.29], ['KF', 0.308], ['MgCl2', 0.328], ['NaI', 0.382], ['K2CO3', 0.432], ['Ca(NO3)2', 0.5], ['Mg(NO3)2', 0.529], ['NaBr', 0.576], ['NH4NO3', 0.62], ['CuCl2', 0.68],
   ['CoCl2', 0.649], ['KI', 0.689], ['SrCl2', 0.709], ['NaNO3', 0.743], ['NaCl', 0.753], ['NH4Cl', 0.786], ['KBr', 0.809], ['(NH4)2SO4', 0.81], ['KCl', 0.843], ['KNO3', 0.936], ['K2SO4', 0.973],
 ] // prettier-ignore
 

@@ -1,4 +1,5 @@
 export {
+  branchesAt,
   curveOf,
   findCurve,
   saturationAt,
@@ -40,3 +41,4 @@ export { gramsIn } from './concentration'
 export { NO_TABLES, ownCurves, type OwnCurve, type OwnTables } from './own-tables'
 export { moveWords, solventWords } from './move-words'
 export { endsAs, keepingOf, saturatedPressure, type Humidity, type Keeping } from './humidity'
+export { phasePicture, type PhasePicture } from './phase-picture'

@@ -7,6 +7,7 @@ import { winningNotes, type MarginNote } from '#core/remarks'
 import { comesDownAt, findCurve, ionsOfSparing, spanOf, washOptions, type WashOption } from '#core/solution'
 import { withOperations } from '#core/sheet'
 import { dissolvedOf, potOf, WATER, type OperationPlan } from '#core/vessel'
+import type { WayPoint } from '~/components/procedure/PhaseMap.vue'
 import { useAttempt } from '~/composables/useAttempt'
 import { useBatchStore } from '~/stores/batch'
 import { useLabStore } from '~/stores/lab'
@@ -29,9 +30,26 @@ const pot = computed(() => {
   const reacted = whenReacted(account)
   return reacted && potOf(reacted, account.named, library.curves)
 })
+/** Where the pot is on its way: all its water, crystals’ included, and its temperature, up to the filter. */
+const way = computed(() => {
+  const filtered = account.events.findIndex(({ operation }) => operation.do === 'filter off')
+  const before = filtered < 0 ? account.events : account.events.slice(0, filtered)
+  return before.flatMap(({ after, isKnown, operation }): WayPoint[] => {
+    const there = isKnown ? potOf(after, account.named, library.curves) : undefined
+    return there && there.solutes.length === pot.value?.solutes.length
+      ? [{ celsius: after.celsius, water: there.water, label: operation.do }]
+      : []
+  })
+})
+/** The picture reaches from less than half of the driest point of the way to twice the wettest, so that what more or less water would do is seen; judgements. */
+const pictureWater = computed((): readonly [number, number] => {
+  const waters = way.value.map(({ water }) => water)
+  return waters.length === 0 ? [1, 100] : [Math.min(...waters) * 0.4, Math.max(...waters) * 2]
+})
 const temperatures = computed(() => account.events.map(({ after }) => after.celsius))
 const {
   verdict,
+  picture,
   state: firstState,
   retry: askFirst,
 } = useWhichFirst(
@@ -51,6 +69,7 @@ const {
       water: hottest?.after.solvents.get(WATER) ?? pot.value.water,
       from: Math.min(from, span.to),
       to: Math.max(to, span.from),
+      picture: pictureWater.value,
       substances: library.substances,
       curves: library.curveRows,
     }
@@ -99,7 +118,7 @@ const potVolume = computed(() => {
   return total && intoProduct ? total.value + intoProduct.value : 0
 })
 
-const tab = ref<'first' | 'wash' | 'dry' | 'again' | 'throw'>('wash')
+const tab = ref<'first' | 'where' | 'wash' | 'dry' | 'again' | 'throw'>('wash')
 watch(
   () => [stage.value.id, sparing.value],
   () => (tab.value = sparing.value ? 'throw' : 'wash'),
@@ -109,6 +128,7 @@ const tabs = [
   { key: 'wash', name: 'How to wash' },
   { key: 'dry', name: 'How to dry' },
   { key: 'first', name: 'Which salt first' },
+  { key: 'where', name: 'Which solid where' },
   { key: 'again', name: 'Recrystallise' },
   { key: 'throw', name: 'Precipitate' },
 ] as const
@@ -189,6 +209,19 @@ const recovery = computed(
           Only one salt is in this pot, as far as the table knows: nothing can come before it.
         </p>
       </template>
+      <PanelGuard v-else-if="tab === 'where'" name="Which solid where">
+        <PhaseMap v-if="picture" :picture="picture" :way="way" :product="product.text" />
+        <p v-else-if="firstState === 'working' || firstState === 'done'" class="text-[14px]" role="status">
+          Letting the pot come to rest at some eight hundred places…
+        </p>
+        <p v-else class="text-[14px]">
+          {{
+            firstState === 'none'
+              ? 'Only one salt is in this pot, as far as the table knows: its curve above tells all.'
+              : 'This picture could not be worked out; “Which salt first” says more.'
+          }}
+        </p>
+      </PanelGuard>
       <PanelGuard v-else-if="tab === 'throw'" name="Precipitation"
         ><PrecipitatePanel
           :key="stage.id"

@@ -5,6 +5,7 @@ import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import type { Curve } from '#core/solution'
+import { lowered } from '~/composables/useLowered'
 
 export interface PathPoint {
   readonly celsius: number
@@ -66,7 +67,7 @@ const option = computed(() => ({
   series: [
     ...curve.phases.map((phase, i) => ({
       type: 'line',
-      name: plain(phase.form.text),
+      name: lowered(phase.form.text),
       data: between(phase),
       symbol: 'none',
       lineStyle: { width: 3, color: SHADES[i % SHADES.length] },
@@ -74,7 +75,7 @@ const option = computed(() => ({
     })),
     ...others.map((other, i) => ({
       type: 'line',
-      name: plain(other.salt.text),
+      name: lowered(other.salt.text),
       data: other.phases.flatMap((phase, p) => [...(p > 0 ? [[phase.from, null]] : []), ...between(phase)]),
       symbol: 'none',
       lineStyle: { width: 1.5, type: 'dashed', color: ['#8d8776', '#b9b3a2'][i % 2] },
@@ -103,11 +104,6 @@ const option = computed(() => ({
       : []),
   ],
 }))
-const LOWERED = '₀₁₂₃₄₅₆₇₈₉'
-/** A canvas has no subscripts: digits after letters and brackets are lowered by their own characters. */
-function plain(text: string): string {
-  return text.replace(/(?<=[A-Za-z)\]])\d+/g, digits => [...digits].map(digit => LOWERED[Number(digit)]).join(''))
-}
 
 /** Handles over the points that set a temperature; each a slider for the keyboard too. */
 const chart = useTemplateRef('chart')

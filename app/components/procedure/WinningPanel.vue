@@ -94,6 +94,16 @@ const path = computed(() => {
     ]
   })
 })
+const inTables = computed(() => ({
+  path: '/tables',
+  query: {
+    table: 'solubility',
+    q: curve.value?.salt.text ?? '',
+    stood: (real.value.length > 0 ? real.value : path.value)
+      .map(({ celsius, grams }) => `${celsius.toFixed(1)}:${toSignificant(grams, 4)}`)
+      .join(','),
+  },
+}))
 const reacted = computed(() => whenReacted(account))
 /** What the run really measured: volume and temperature of the pot. */
 const realAttempt = useAttempt('What the run measured', () => {
@@ -180,6 +190,10 @@ function propose(): void {
         <PanelGuard name="The chart"
           ><LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag"
         /></PanelGuard>
+        <p class="small mt-1">
+          <NuxtLink :to="inTables" class="rounded text-verdigris underline">This curve in the tables</NuxtLink>, with
+          its branches and its source.
+        </p>
       </div>
       <PanelGuard name="The operations"
         ><OperationList

@@ -30,7 +30,9 @@ const looks = {
             {{ looks[option.verdict].word }}
           </td>
           <td class="py-1.5"><RichText :text="option.reason" /></td>
-          <td class="small py-1.5 pl-3 text-right">{{ option.takes ? dryingTimeWords(option.takes) : '' }}</td>
+          <td class="small py-1.5 pl-3 text-right">
+            {{ option.takes && option.verdict !== 'not' ? dryingTimeWords(option.takes) : '' }}
+          </td>
         </tr>
       </tbody>
     </table>
