@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
-import { cautionAmount, procedureOf, sumOfCautions } from '.'
+import { cautionAmount, isGrave, procedureOf, sumOfCautions } from '.'
 
 const solid = (species: string, mass?: string) => ({
   species,
@@ -12,11 +12,14 @@ const solution = (species: string, concentration: string, volume?: string) => ({
   supply: { kind: 'solution' as const, concentration },
   ...(volume && { charge: { volume } }),
 })
-function cautions(...stages: Partial<StagePlan>[]) {
+function proposed(...stages: Partial<StagePlan>[]) {
   const read = readPlan({ stages: stages.map((stage, i) => ({ id: `s${i + 1}`, ...stage })) as StagePlan[] })
   const sheet = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !sheet.ok) throw new Error(JSON.stringify(read.ok ? sheet : read.problem))
-  const told = procedureOf(read.value, sheet.value).flatMap(({ events }) => events.flatMap(event => event.cautions))
+  return procedureOf(read.value, sheet.value)
+}
+function cautions(...stages: Partial<StagePlan>[]) {
+  const told = proposed(...stages).flatMap(({ events }) => events.flatMap(event => event.cautions))
   return new Map(sumOfCautions(told).map(one => [one.code as string, cautionAmount(one)]))
 }
 
@@ -63,7 +66,9 @@ describe('cautions out of the account', () => {
       },
     )
     // 15 mmol of sulfide less 10 of copper: 5 mmol. What boils off with the excess of hydrochloric acid is told after it.
-    expect(found.get('toxic-gas')).toMatch(/^5 mmol of \{H2S\}, [\d.]+ mmol of \{HCl\}$/)
+    expect(found.get('deadly-gas')).toBe('5 mmol of {H2S}')
+    expect(found.get('toxic-gas')).toMatch(/^[\d.]+ mmol of \{HCl\}$/)
+    expect([isGrave('deadly-gas'), isGrave('toxic-gas')]).toEqual([true, false])
   })
   it('bound the chlorine of bleach on acid chloride by the scarcer of the two', () => {
     // 10 mL of 0.5 mol/L hypochlorite, 5 mmol, takes as much chloride; 60 mmol of acid are there.
@@ -80,9 +85,9 @@ describe('cautions out of the account', () => {
   })
   it('warn of an oxidant beside a fuel, of azide with acid, and of what is not dried hot', () => {
     const chlorate = cautions({
-      equation: 'Ba(ClO3)2 + (NH4)2SO4 -> BaSO4 + NH4ClO3',
-      reagents: [solid('Ba(ClO3)2', '3.04 g'), solid('(NH4)2SO4')],
-      product: { species: 'NH4ClO3' },
+      equation: 'Ba(ClO3)2 + K2C2O4 -> BaC2O4 + KClO3',
+      reagents: [solid('Ba(ClO3)2', '3.04 g'), solid('K2C2O4', '2 g')],
+      product: { species: 'KClO3' },
       solvent: '30 mL',
       way: 'take to dryness',
     })
@@ -101,6 +106,29 @@ describe('cautions out of the account', () => {
       way: 'take to dryness',
     })
     expect(nitrate.get('not-to-dryness')).toContain('ammonium nitrate')
+  })
+  it.each([
+    ['AgNO3 + NaN3 -> AgN3 + NaNO3', 'AgN3', 'AgNO3', 'NaN3'],
+    ['Ba(ClO3)2 + (NH4)2SO4 -> BaSO4 + NH4ClO3', 'NH4ClO3', 'Ba(ClO3)2', '(NH4)2SO4'],
+    ['[Co(NH3)6]Cl3 + NaClO4 -> [Co(NH3)6](ClO4)3 + NaCl', '[Co(NH3)6](ClO4)3', '[Co(NH3)6]Cl3', 'NaClO4'],
+  ])('plan no step of what explodes: %s', (equation, product, one, other) => {
+    const [stage] = proposed({
+      equation,
+      reagents: [solid(one, '1 g'), solid(other)],
+      product: { species: product },
+      solvent: '50 mL',
+    })
+    expect(stage!.steps).toEqual([])
+    expect(stage!.isKnown).toBe(false)
+    expect(stage!.warnings.map(({ code }) => code)).toContain('explosive')
+  })
+  it('say where nothing is known about a compound', () => {
+    const [stage] = proposed({
+      equation: 'NiCO3 + HBrO3 -> Ni(BrO3)2 + H2O + CO2',
+      reagents: [solid('NiCO3', '1 g'), solution('HBrO3', '1 mol/L')],
+      product: { species: 'Ni(BrO3)2', form: 'Ni(BrO3)2·6H2O' },
+    })
+    expect(stage!.warnings.find(({ code }) => code === 'nothing-known')!.message).toContain('Ni(BrO3)2·6H2O')
   })
   it('warn of hydrolysis where no free acid holds the ion, and not where some does', () => {
     const iron = (equivalents: number) =>

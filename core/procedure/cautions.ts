@@ -1,4 +1,4 @@
-import { chargeText } from '#core/formula'
+import { chargeText, findSubstance } from '#core/formula'
 import {
   aquaAcids,
   CHLORINE,
@@ -14,6 +14,7 @@ import {
   dissolvedParts,
   dissolvesMetals,
   dryOf,
+  formulaOf,
   metalOf,
   standsAs,
   WATER,
@@ -32,6 +33,8 @@ export const cautionWords = {
   foaming: 'It foams: a third of the vessel at most.',
   hydrogen: 'Hydrogen: in the hood, no flame and no spark.',
   'toxic-gas': 'The gas is toxic: in the hood, with the trap that the sheet names.',
+  'deadly-gas':
+    'The gas kills in small amounts, and the nose stops warning: only with a trap that takes all of it, in the hood, a second person near, and only if you have been taught it.',
   'brown-fumes': 'Nitrogen oxide turns to the brown, poisonous dioxide in air: in the hood, with a trap.',
   chlorine:
     'An oxidant onto acid chloride sets chlorine free: not unless that is wanted, and then in the hood with a trap.',
@@ -70,7 +73,11 @@ function together(a: Caution, b: Caution): Caution {
     sums.set(form, adds ? (sums.get(form) ?? 0) + moles : Math.max(sums.get(form) ?? 0, moles))
   return { ...a, amounts: [...sums].map(([form, moles]) => ({ form, moles })) }
 }
-const SUMMED = new Set<CautionCode>(['gas', 'foaming', 'hydrogen', 'toxic-gas', 'brown-fumes'])
+const SUMMED = new Set<CautionCode>(['gas', 'foaming', 'hydrogen', 'toxic-gas', 'deadly-gas', 'brown-fumes'])
+
+/** What can kill at once, or explode: told as a danger, not as a caution. */
+export const isGrave = (code: CautionCode): boolean => GRAVE.has(code)
+const GRAVE = new Set<CautionCode>(['deadly-gas', 'azide-with-acid', 'oxidant-with-fuel', 'not-to-dryness'])
 
 /** How much a caution is about, in words: `0.50 mol of {CO2}`, `at most 12 mmol of {Cl2}`; empty where it has no amount. */
 export function cautionAmount({ amounts = [], isMost, why }: Caution): string {
@@ -104,7 +111,8 @@ const rules: readonly ((seen: Seen) => Caution | undefined)[] = [
   seen => gas(seen, 'gas', () => true),
   seen => (seen.before.solvents.size > 0 ? gas(seen, 'foaming', form => form === 'CO2') : undefined),
   seen => gas(seen, 'hydrogen', form => form === 'H2'),
-  seen => gas(seen, 'toxic-gas', isToxic),
+  seen => gas(seen, 'toxic-gas', form => isToxic(form) && !isDeadly(form)),
+  seen => gas(seen, 'deadly-gas', isDeadly),
   seen => gas(seen, 'brown-fumes', form => form === 'NO' || form === 'NO2'),
   chlorine,
   carriedMetal,
@@ -136,6 +144,9 @@ function gas({ out }: Seen, code: CautionCode, is: (form: string) => boolean): C
 const TOXIC = 1000
 const isToxic = (form: string): boolean =>
   exposureLimits.some(row => row.formula === form && (row.eightHours ?? row.short ?? Infinity) < TOXIC)
+
+/** Fatal if inhaled, by the statement of its label. */
+const isDeadly = (form: string): boolean => findSubstance(formulaOf(form))?.row.hazards?.includes('H330') === true
 
 /** Acid with less water than this beside it, g to the mole of protons, boils when water is poured in; a judgement: 98 % sulfuric acid has 1, 5 mol/L has 190. */
 const STRONG_WATER = 40

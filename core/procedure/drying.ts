@@ -1,6 +1,7 @@
-import { findSubstance, inAirOf, withWaters, type Formula } from '#core/formula'
-import { dryingAgents, type InAir, type SubstanceRow } from '#core/reference'
+import { findSubstance, inAirOf, parseFormula, withWaters, type Formula } from '#core/formula'
+import { dryingAgents, notWarmed, type InAir, type SubstanceRow } from '#core/reference'
 import { endsAs, keepingOf, saturatedPressure, type Curve, type Humidity, type Keeping } from '#core/solution'
+import { explosiveBy, ionsOf } from '#core/species'
 
 export type DryingWay =
   | 'air, on paper'
@@ -67,7 +68,9 @@ export function dryingAdvice(
   curves: readonly Curve[] = [],
 ): DryingAdvice {
   const found = findSubstance(form, own)
-  if (!found) return { form: form.text, known: false, options: [], schools: [] }
+  const explosive = explosiveBy(form)
+  if (!found || explosive !== undefined)
+    return { form: form.text, known: false, options: [], schools: explosive ? [`Not dried here: ${explosive}.`] : [] }
   const { row, waters } = found
   const until = row.forms?.find(([count]) => Math.abs(count - waters) < 1e-9)?.[3]
   const limit = Math.min(until ?? Infinity, row.decomposes ?? Infinity)
@@ -327,9 +330,21 @@ function vacuum(facts: Facts): DryingOption {
   }
 }
 
+/** Anions that an oven sets off, with all cations or with some; what explodes is told before. */
+function neverWarm({ formula }: SubstanceRow): string | undefined {
+  const read = parseFormula(formula)
+  const ions = read.ok ? (ionsOf(read.value) ?? []) : []
+  return notWarmed.find(
+    ({ anion, with: cations }) =>
+      ions.some(({ text }) => text === anion) && (!cations || ions.some(({ text }) => cations.includes(text))),
+  )?.why
+}
+
 function oven({ limit, hydrated, row, air, form, ammine }: Facts): DryingOption {
   const most = Math.floor((limit - MARGIN) / 5) * 5
   if (ammine) return { way: 'oven', verdict: 'not', reason: 'It loses ammonia when warm.' }
+  const never = neverWarm(row)
+  if (never !== undefined) return { way: 'oven', verdict: 'not', reason: `Never: ${never}.` }
   if (Number.isFinite(limit) && most < OVEN_FROM)
     return {
       way: 'oven',

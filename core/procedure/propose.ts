@@ -1,7 +1,8 @@
-import type { Formula } from '#core/formula'
+import { findSubstance, type Formula } from '#core/formula'
 import type { Step } from '#core/journal'
 import { heatOf, type ReadStage, type Room, type StageSheet } from '#core/sheet'
 import type { Curve } from '#core/solution'
+import { explosiveBy } from '#core/species'
 import { dryOf, netOf, standsAs, type Bench, type Setting } from '#core/vessel'
 import { chargesOf } from './charges'
 import { seeTheEnd } from './clear'
@@ -64,9 +65,27 @@ export function proposeStage(folding: Folding): StageProcedure {
     'distil to dryness': () => toDryness(course, proposing, 'distilled off'),
     'salt out': () => saltOut(course, proposing),
   }
+  const explosive = explosiveIn(folding)
+  if (explosive) {
+    course.isKnown = false
+    course.warn(
+      'explosive',
+      `${explosive.species}: ${explosive.why}. No procedure is planned for it: ask a competent person.`,
+    )
+    return told(course, folding)
+  }
   if (way.way !== 'heat dry') enter(course, proposing)
   win[way.way]()
   return told(course, folding)
+}
+
+/** A species of the stage that is known to explode. */
+function explosiveIn({ stage }: Folding): { readonly species: string; readonly why: string } | undefined {
+  for (const { species } of [...stage.reaction.products, ...stage.reaction.reactants, stage.product.term]) {
+    const why = explosiveBy(species.formula)
+    if (why !== undefined) return { species: species.formula.text, why }
+  }
+  return undefined
 }
 
 /** The account of steps that a stage has already: proposed before, edited, or the run as it stands, with what was read at each. */
@@ -112,6 +131,11 @@ const EXOTHERM = 15
 
 function told(course: Course, { way, stage, start }: Folding): StageProcedure {
   if (way.way === 'own') course.isKnown = false
+  if (!findSubstance(stage.product.form, stage.own))
+    course.warn(
+      'nothing-known',
+      `Nothing is known here about ${stage.product.form.text}: not whether it is poisonous, nor what heat, light or rubbing do to it. Take it for harmful, make little, and ask a competent person.`,
+    )
   tellForm(course, stage.product.form)
   tellMixed(course, stage.product.form)
   return {

@@ -5,6 +5,7 @@ export { hazardStatements, type HazardCode, substanceBlocks, substances, type Di
 export { ligands, ligandSource, plainLigands, type LigandRow } from './ligands'
 export { commercial, type CommercialRow } from './commercial'
 export { enthalpies, enthalpySources, standardElements, type EnthalpyPhase, type EnthalpyRow } from './enthalpies'
+export { burningLigands, explosiveAnions, explosiveCompounds, explosiveSalts, type ExplosiveSalt } from './explosives'
 export { exposureLimits, type ExposureRow } from './exposure-limits'
 export { heatOfSolutionSource, heatsOfSolution, type HeatOfSolution } from './heats-of-solution'
 export { incompatibilities, type DangerKind } from './incompatibilities'
@@ -12,6 +13,7 @@ export { anions, anionStems, cations, ionSource, metalCharges, type IonRow } fro
 export { solubilities, solubilitySources, type SolubilityPhase, type SolubilityRow } from './solubilities'
 export { doubleSalts, doubleSaltsByName, doubleSaltSources, type DoubleSalt } from './double-salts'
 export { acidIons, debyeHuckelSlopes, pitzerPairs, pitzerPsi, pitzerTheta, type PitzerRow } from './pitzer'
+export { strengthHazards, type StrengthHazards } from './strength-hazards'
 export { slowSalts, type Habit } from './slow-salts'
 export { solubilityGaps } from './solubility-gaps'
 export { solubilityProducts, solubilityProductSource } from './solubility-products'
@@ -36,5 +38,5 @@ export {
   waterPressures,
   type HydratePressure,
 } from './water-vapour'
-export { aquaAcids, CHLORINE, fuels, notToDryness, oxidants, violentOxidants, type OxidantRow } from './oxidants'
+export { aquaAcids, CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentOxidants, type OxidantRow } from './oxidants'
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'

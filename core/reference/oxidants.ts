@@ -50,6 +50,13 @@ export const notToDryness: readonly { readonly anion: string; readonly with?: re
   { anion: 'NO3',   with: ['NH4'], why: 'ammonium nitrate can explode when it is heated dry' },
   { anion: 'NO2',   with: ['NH4'], why: 'ammonium nitrite can explode when it is warm' },
 ]
+/** Salts that never see an oven: the same texts. */
+export const notWarmed: readonly { readonly anion: string; readonly with?: readonly string[]; readonly why: string }[] = [
+  ...notToDryness.filter(row => row.with !== undefined),
+  { anion: 'N3', why: 'azides explode' },
+  { anion: 'ClO4', with: ['NH4'], why: 'ammonium perchlorate explodes when it is hot' },
+  { anion: 'S2O8', why: 'peroxodisulfates give off oxygen when they are warm, and faster as they do' },
+]
 /** Ions and elements that burn with an oxidant: the same texts. */
 export const fuels: readonly string[] = ['S', 'P', 'C', 'C2O4', 'C4H4O6', 'C6H5O7', 'HCOO', 'CH3COO', 'NH4', 'S2O3', 'SO3', 'CN', 'NCS', 'Mg', 'Al', 'Zn', 'Fe']
 /** Oxoanions that make a mixture with them which can go off: the same texts. */

@@ -1,25 +1,43 @@
 import { findSubstance, parseFormula } from '#core/formula'
-import { hazardStatements, type HazardCode, type SubstanceRow } from '#core/reference'
+import { hazardStatements, strengthHazards, type HazardCode, type SubstanceRow } from '#core/reference'
+import { explosiveBy } from '#core/species'
 import type { ReadStage, StageSheet } from '#core/sheet'
 import type { MarginNote } from './note'
 import { capital, listed } from './words'
 
-/** One note for substances with the same statements, gravest first; statements are those of the usual form of sale. */
-export function hazardNotes({ reagents, products }: StageSheet, { own }: ReadStage): MarginNote[] {
+/**
+ * What explodes first; then one note for substances with the same statements, gravest first: those of the strength that is taken, where limits by strength are known, else those of the usual form of sale.
+ */
+export function hazardNotes({ reagents, products }: StageSheet, { own, reagents: supplied }: ReadStage): MarginNote[] {
   const groups = new Map<string, { readonly hazards: readonly HazardCode[]; readonly rows: SubstanceRow[] }>()
   for (const formula of [...reagents.map(({ species }) => species), ...products.map(({ species }) => species)]) {
     const row = rowOf(formula, own)
+    const hazards = row && (atStrength(formula, supplied) ?? row.hazards)
     if (
-      !row?.hazards ||
-      row.hazards.length === 0 ||
+      !row ||
+      !hazards ||
+      hazards.length === 0 ||
       (row.state === 'gas' && products.some(({ species }) => species === formula))
     )
       continue
-    const key = row.hazards.join(' ')
-    const group = groups.get(key) ?? { hazards: row.hazards, rows: [] }
+    const key = hazards.join(' ')
+    const group = groups.get(key) ?? { hazards, rows: [] }
     group.rows.push(row)
     groups.set(key, group)
   }
+  const explode = [...reagents, ...products].flatMap(({ species }): MarginNote[] => {
+    const read = parseFormula(species)
+    const why = read.ok ? explosiveBy(read.value) : undefined
+    return why === undefined
+      ? []
+      : [
+          {
+            tone: 'hazard',
+            tag: 'Explosive',
+            text: `{${species}}: ${why}. It is not planned here; ask a competent person.`,
+          },
+        ]
+  })
   const notes = [...groups.values()]
     .sort((a, b) => gravest(a.hazards) - gravest(b.hazards))
     .map(({ hazards, rows }): MarginNote => ({
@@ -27,9 +45,10 @@ export function hazardNotes({ reagents, products }: StageSheet, { own }: ReadSta
       tag: 'Hazard',
       text: `${capital(listed(rows.map(({ name }) => name)))}${rows.length > 1 ? ': each' : ''} ${statements(hazards, 3)}.`,
     }))
-  return notes.length === 0
+  return notes.length === 0 && explode.length === 0
     ? []
     : [
+        ...explode,
         ...notes,
         {
           tone: 'info',
@@ -37,6 +56,15 @@ export function hazardNotes({ reagents, products }: StageSheet, { own }: ReadSta
           text: 'These are the usual cautions, not all of them. The label, your site’s rules and a competent person come first.',
         },
       ]
+}
+
+/** Statements of a reagent that comes as a solution of a known strength; undefined where no limits are known for it. */
+function atStrength(species: string, supplied: ReadStage['reagents']): readonly HazardCode[] | undefined {
+  const row = strengthHazards.find(({ of }) => of === species)
+  const supply = supplied.find(one => one.supply.species.text === species)?.supply
+  const fraction = supply?.kind === 'solution' ? supply.strength?.massFraction?.value : undefined
+  if (!row || fraction === undefined) return undefined
+  return row.bands.find(([from]) => fraction >= from)?.[1] ?? []
 }
 
 const statementOf = Object.fromEntries(hazardStatements.map(row => [row.code, row])) as Readonly<

@@ -95,7 +95,11 @@ function mayCome({ verdict, product }: WinningSetting): MarginNote[] {
 /** What the fold itself had to say: a charge that goes in nowhere, a form that does not come, a step that does not tell what it does. */
 const saidOf = ({ account }: WinningSetting): MarginNote[] => [
   ...(account?.warnings ?? []).map(({ code, message }) =>
-    note(code === 'water.assumed' ? 'info' : 'caution', tags[code] ?? 'Procedure', message),
+    note(
+      code === 'water.assumed' ? 'info' : code === 'explosive' ? 'hazard' : 'caution',
+      tags[code] ?? 'Procedure',
+      message,
+    ),
   ),
   ...(account?.problems ?? []).map(({ why, fix }) => note('caution', 'Not told from here on', `${why}: ${fix}.`)),
 ]
@@ -106,6 +110,8 @@ const tags: Partial<Record<string, string>> = {
   'water.assumed': 'Water',
   'charge.missing': 'Not put in',
   'charge.twice': 'Twice',
+  explosive: 'Explosive',
+  'nothing-known': 'Nothing known',
 }
 
 function cropNotes({ account, product, most }: WinningSetting): MarginNote[] {

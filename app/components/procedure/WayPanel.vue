@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { durationWords } from '#core/journal'
-import { cautionAmount, cautionWords, compareWays, sumOfCautions, type ToldStage } from '#core/procedure'
+import { cautionAmount, cautionWords, compareWays, isGrave, sumOfCautions, type ToldStage } from '#core/procedure'
 import { formatValue } from '#core/quantity'
 import { ways } from '#core/sheet'
 import { useAttempt } from '~/composables/useAttempt'
@@ -38,6 +38,7 @@ const cautions = computed(() =>
     code: one.code,
     words: cautionWords[one.code],
     amount: cautionAmount(one),
+    grave: isGrave(one.code),
   })),
 )
 </script>
@@ -75,8 +76,9 @@ const cautions = computed(() =>
       </p>
     </div>
     <ul v-if="cautions.length > 0" class="mt-2 text-[14px] text-amber" aria-label="Cautions">
-      <li v-for="one in cautions" :key="one.code">
-        {{ one.words }}<span v-if="one.amount" class="text-soft"> (<RichText :text="one.amount" />)</span>
+      <li v-for="one in cautions" :key="one.code" :class="{ 'text-red': one.grave }">
+        <b v-if="one.grave">Danger. </b>{{ one.words
+        }}<span v-if="one.amount" class="text-soft"> (<RichText :text="one.amount" />)</span>
       </li>
     </ul>
     <details class="mt-2" @toggle="isComparing = ($event.target as HTMLDetailsElement).open">

@@ -23,7 +23,7 @@ export const acidsAndGases = {
     { formula: 'SO2', name: 'sulfur dioxide', state: 'gas', water: 'soluble', ethanol: 'soluble', hazards: ['H331', 'H314'] },
     { formula: 'SO3', name: 'sulfur trioxide', state: 'solid', water: 'reacts', air: 'fumes', forms: [[0, ...WHITE]], hazards: ['H314', 'H335'] },
     { formula: 'H2S', name: 'hydrogen sulfide', state: 'gas', water: 'slightly', hazards: ['H330', 'H220', 'H410'] },
-    { formula: 'NH3', name: 'ammonia', state: 'gas', water: 'soluble', ethanol: 'soluble', hazards: ['H331', 'H314', 'H410'] },
+    { formula: 'NH3', name: 'ammonia', state: 'gas', water: 'soluble', ethanol: 'soluble', hazards: ['H221', 'H331', 'H314', 'H410'] },
     { formula: 'PH3', name: 'phosphane', state: 'gas', water: 'slightly', hazards: ['H330', 'H220', 'H314', 'H410'], also: ['phosphine'] },
     { formula: 'AsH3', name: 'arsane', state: 'gas', water: 'slightly', hazards: ['H330', 'H350', 'H220', 'H373', 'H410'], also: ['arsine'] },
     { formula: 'CH4', name: 'methane', state: 'gas', water: 'insoluble', hazards: ['H220'] },

@@ -19,6 +19,7 @@ export const hazardStatements = [
   { code: 'H370', rank: 2, signal: 'Danger', text: 'damages organs' },
   { code: 'H314', rank: 2, signal: 'Danger', text: 'causes severe skin burns and eye damage' },
   { code: 'H220', rank: 2, signal: 'Danger', text: 'is an extremely flammable gas' },
+  { code: 'H221', rank: 3, signal: 'Warning', text: 'is a flammable gas' },
   { code: 'H224', rank: 2, signal: 'Danger', text: 'is an extremely flammable liquid' },
   { code: 'H225', rank: 2, signal: 'Danger', text: 'is a highly flammable liquid' },
   { code: 'H226', rank: 3, signal: 'Warning', text: 'is a flammable liquid' },

@@ -1,0 +1,59 @@
+import { expect, it } from 'vitest'
+import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
+import { hazardNotes } from './hazard-notes'
+
+function notesOf(stage: Omit<StagePlan, 'id'>) {
+  const read = readPlan({ stages: [{ id: 's1', ...stage }] })
+  const sheet = read.ok ? computeReadPlan(read.value) : read
+  if (!read.ok || !sheet.ok) throw new Error('the plan does not read')
+  return hazardNotes(sheet.value.stages[0]!, read.value.stages[0]!)
+}
+const acid = (concentration: string) =>
+  notesOf({
+    equation: 'ZnO + HCl -> ZnCl2 + H2O',
+    reagents: [
+      { species: 'ZnO', supply: { kind: 'solid' }, charge: { mass: '5 g' } },
+      { species: 'HCl', supply: { kind: 'solution', concentration } },
+    ],
+    product: { species: 'ZnCl2' },
+  })
+const aboutAcid = (concentration: string): string =>
+  acid(concentration).find(({ text }) => text.toLowerCase().includes('hydrogen chloride'))?.text ?? ''
+
+/* 3.00 mol/L is 109.4 g in about 1050 g: 10.4 %, an irritant; 37 % burns; 1 mol/L is 3.6 % and carries nothing. None of them is the gas. */
+it('a dilute solution carries the statements of its strength', () => {
+  expect(aboutAcid('3.00 mol/L')).toContain('H319')
+  expect(aboutAcid('3.00 mol/L')).not.toMatch(/H314|H331/)
+  expect(aboutAcid('37 % w/w')).toContain('H314')
+  expect(aboutAcid('37 % w/w')).not.toContain('H331')
+  expect(aboutAcid('1.00 mol/L')).toBe('')
+})
+
+it('six per cent peroxide feeds no fire', () => {
+  const about = (concentration: string): string =>
+    notesOf({
+      equation: 'H2C2O4 + H2O2 -> CO2 + H2O',
+      reagents: [
+        { species: 'H2C2O4', supply: { kind: 'solid' }, charge: { mass: '1 g' } },
+        { species: 'H2O2', supply: { kind: 'solution', concentration } },
+      ],
+      product: { species: 'CO2' },
+    }).find(({ text }) => text.toLowerCase().includes('peroxide'))?.text ?? ''
+  expect(about('6 % w/w')).toContain('H319')
+  expect(about('6 % w/w')).not.toContain('H271')
+  expect(about('30 % w/w')).toContain('H318')
+  expect(about('60 % w/w')).toContain('H272')
+})
+
+it('what explodes stands above everything', () => {
+  const [first] = notesOf({
+    equation: 'AgNO3 + NaN3 -> AgN3 + NaNO3',
+    reagents: [
+      { species: 'AgNO3', supply: { kind: 'solid' }, charge: { mass: '1 g' } },
+      { species: 'NaN3', supply: { kind: 'solid' } },
+    ],
+    product: { species: 'AgN3' },
+  })
+  expect(first).toMatchObject({ tone: 'hazard', tag: 'Explosive' })
+  expect(first!.text).toContain('when they are touched')
+})
