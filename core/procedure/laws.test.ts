@@ -50,7 +50,12 @@ describe('law 3: sheet and account tell the same amount for the same thing', () 
             scale,
             formula,
           )
-        const water = allDissolved(reacted).solvents.get('water') ?? 0
+        // Sparing hydrates hold theirs.
+        const bound = allDissolved(reacted).lumps.reduce(
+          (sum, { form, moles }) => sum + 18.015 * dryOf(form).waters * moles,
+          0,
+        )
+        const water = (allDissolved(reacted).solvents.get('water') ?? 0) + bound
         // The sheet’s water is what is left once the product has taken its own.
         const { total, intoProduct } = lines.water
         close(water, total.value + intoProduct.value, 10 * total.value, 'water')

@@ -387,6 +387,62 @@ describe('the way is proposed', () => {
   })
 })
 
+describe('sparing salts in the form in which they fall', () => {
+  it('iron oxalate takes two waters: 35.97 mmol weigh 6.47 g, and 1.30 g of the water is in it', () => {
+    const [stage] = procedure(
+      one(
+        'FeSO4 + H2C2O4 -> FeC2O4 + H2SO4',
+        { species: 'FeC2O4', form: 'FeC2O4·2H2O' },
+        [
+          { species: 'FeSO4', supply: { kind: 'solid', formula: 'FeSO4·7H2O' }, charge: { mass: '10 g' } },
+          { species: 'H2C2O4', supply: { kind: 'solid', formula: 'H2C2O4·2H2O' }, charge: { equivalents: 1.1 } },
+        ],
+        { solvent: '100 mL' },
+      ),
+    ).stages
+    expect(stage!.product.form).toBe('FeC2O4·2H2O')
+    expect(stage!.product.mass).toBeCloseTo(6.47, 2)
+    expectBalanced(stage!)
+  })
+  it('and is taken up again by the next stage, its water with it', () => {
+    /* 10 mmol of MgC2O4·2H2O, 1.484 g, from 10 mmol of each; acid takes it apart again: Mg2+ and oxalic acid. */
+    const { stages } = procedure(
+      {
+        id: 's1',
+        equation: 'MgCl2 + Na2C2O4 -> MgC2O4 + NaCl',
+        reagents: [solid('MgCl2', '0.952 g'), solid('Na2C2O4', '1.340 g')],
+        product: { species: 'MgC2O4', form: 'MgC2O4·2H2O' },
+        solvent: '60 mL',
+        inPot: true,
+      } as StagePlan,
+      {
+        id: 's2',
+        equation: 'MgC2O4 + H2SO4 -> MgSO4 + H2C2O4',
+        reagents: [{ species: 'MgC2O4', supply: { kind: 'stage', from: 's1' } }, liquor('H2SO4', '2 mol/L', '6 mL')],
+        product: { species: 'MgSO4', form: 'MgSO4·7H2O' },
+      } as StagePlan,
+    )
+    expect(stages[0]!.end.main.lumps[0]!.form.text).toBe('MgC2O4·2H2O')
+    const dissolved = stages[1]!.events.find(({ operation }) => operation.do === 'stir')!.after
+    expect(dissolved.lumps.filter(({ form }) => form.text.startsWith('MgC2O4'))).toEqual([])
+    expect(dissolved.ions.get('Mg^2+')).toBeCloseTo(0.01, 4)
+  })
+  it('magnesium carbonate comes with three waters; copper carbonate is basic, and that is said', () => {
+    const carbonate = (metal: string) =>
+      procedure(
+        one(`${metal}SO4 + Na2CO3 -> ${metal}CO3 + Na2SO4`, { species: `${metal}CO3` }, [
+          liquor(`${metal}SO4`, '0.5 mol/L', '100 mL'),
+          liquor('Na2CO3', '0.5 mol/L', '110 mL'),
+        ]),
+      ).stages[0]!
+    expect(carbonate('Mg').product.form).toBe('MgCO3·3H2O')
+    expect(carbonate('Mg').warnings.map(({ code }) => code)).not.toContain('carbonate.basic')
+    const basic = carbonate('Cu').warnings.find(({ code }) => code === 'carbonate.basic')
+    expect(basic?.message).toContain('CuCO3·Cu(OH)2')
+    expect(carbonate('Mn').warnings.map(({ code }) => code)).not.toContain('carbonate.basic')
+  })
+})
+
 describe('acid left over', () => {
   it('is boiled down only so far that the acid salt stays dissolved in the cold', () => {
     /* 38.33 mmol of aluminium with 54.5 mmol of potash and 127 mmol of acid: boiled down to where alum stands hot, the cold brings hydrogensulfate too. Alum holds 12 waters; all of it is 18.2 g. */

@@ -91,7 +91,10 @@ function formWon({ end }: StageProcedure, { product: { form, term } }: ReadStage
   if (form.text !== term.species.formula.text) return form
   const dry = dryOf(form).dry
   const lumps = cropsIn(end).flatMap(vessel => vessel.lumps)
-  return lumps.find(one => one.is === 'crystals' && sameStuff(dryOf(one.form).dry, dry))?.form ?? form
+  return (
+    lumps.find(one => (one.is === 'crystals' || one.is === 'thrown down') && sameStuff(dryOf(one.form).dry, dry))
+      ?.form ?? form
+  )
 }
 
 function wonOf({ end, isKnown, named, way }: StageProcedure, form: Formula): Won {

@@ -4,6 +4,7 @@ import { heatOf, type ReadStage, type Room, type StageSheet } from '#core/sheet'
 import type { Curve } from '#core/solution'
 import { explosiveBy } from '#core/species'
 import { dryOf, netOf, standsAs, type Bench, type Setting } from '#core/vessel'
+import { tellBasic } from './basic-carbonate'
 import { chargesOf } from './charges'
 import { seeTheEnd } from './clear'
 import { Course } from './course'
@@ -138,6 +139,7 @@ function told(course: Course, { way, stage, start }: Folding): StageProcedure {
     )
   tellForm(course, stage.product.form)
   tellMixed(course, stage.product.form)
+  tellBasic(course, stage.product.form)
   return {
     way,
     start,

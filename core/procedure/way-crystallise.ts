@@ -179,7 +179,10 @@ export function tellMixed(course: Course, product: Setting['product']): void {
 /** The form that is wanted is not the one that comes: said at once, with what would have to be done. */
 export function tellForm(course: Course, product: Setting['product']): void {
   const other = course.vessel.lumps.find(
-    ({ form, is }) => is === 'crystals' && sameStuff(dryOf(form).dry, dryOf(product).dry) && !sameStuff(form, product),
+    ({ form, is }) =>
+      (is === 'crystals' || is === 'thrown down') &&
+      sameStuff(dryOf(form).dry, dryOf(product).dry) &&
+      !sameStuff(form, product),
   )
   if (other && course.isKnown)
     course.warn(

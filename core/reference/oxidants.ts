@@ -37,6 +37,12 @@ export const aquaAcids: readonly { readonly ion: string; readonly charge: number
   { ion: 'Hg', charge: 2, pKa: 3.4 },
   { ion: 'Cr', charge: 3, pKa: 4.0 },
   { ion: 'Al', charge: 3, pKa: 5.0 },
+  { ion: 'Be', charge: 2, pKa: 5.4 },
+  { ion: 'Cu', charge: 2, pKa: 7.5 },
+  { ion: 'Pb', charge: 2, pKa: 7.6 },
+  { ion: 'Zn', charge: 2, pKa: 9.0 },
+  { ion: 'Co', charge: 2, pKa: 9.7 },
+  { ion: 'Ni', charge: 2, pKa: 9.9 },
 ]
 
 /** Anions whose salts are not heated to dryness, with all cations or with some: texts of laboratory safety, from memory; not complete. */

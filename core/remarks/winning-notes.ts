@@ -110,6 +110,7 @@ const tags: Partial<Record<string, string>> = {
   'water.assumed': 'Water',
   'charge.missing': 'Not put in',
   'charge.twice': 'Twice',
+  'carbonate.basic': 'Basic carbonate',
   explosive: 'Explosive',
   'nothing-known': 'Nothing known',
 }

@@ -17,7 +17,7 @@ export type { WashSolvent } from './washing'
 export { ETHANOL_LIMIT, saltingOut } from './salting-out'
 export type { PotState, Solute } from './pot'
 export { addSolute, ionsOfRest, potOfSolutes, restOf, type FormMass, type Rest } from './pot-state'
-export { findDouble, findProduct, solidOf, solidsFor, type Solid } from './solids'
+export { findDouble, findProduct, sparingForm, solidOf, solidsFor, type Solid } from './solids'
 export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
 export {
   carbonateShare,

@@ -116,6 +116,9 @@ const doubles = (): readonly Double[] =>
 export const findProduct = (salt: Formula): Sparing | undefined =>
   sparing().find(one => one.form.text === salt.text) ?? sparing().find(one => one.salt.text === salt.text)
 
+/** The form as which a sparing salt comes from water: the first that the table has of it. */
+export const sparingForm = (salt: Formula): Sparing | undefined => sparing().find(one => one.salt.text === salt.text)
+
 /** A double salt that has no curve, with or without water. */
 export const findDouble = (salt: Formula): Double | undefined =>
   doubles().find(one => one.form.text === salt.text) ?? doubles().find(one => one.salt.text === salt.text)

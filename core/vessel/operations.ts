@@ -3,6 +3,7 @@ import { solvents } from '#core/reference'
 import { findCurve, saturationAt, type Curve } from '#core/solution'
 import { contact, react } from './contact'
 import { atRest } from './rest'
+import { asHydrates, withoutTheirWater } from './sparing-hydrates'
 import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
 import {
   formulaOf,
@@ -134,8 +135,8 @@ export function operate(vessel: Vessel, operation: Operation, setting: Setting):
 function settled(vessel: Vessel, { net, named, own, product }: Setting): Done {
   const isWet = [...vessel.solvents.values()].some(grams => grams > 0)
   if (!isWet) return { vessel, out: [] }
-  const met = contact(dissolved(vessel), net)
-  const rest = atRest(met.vessel, named, own, product)
+  const met = contact(withoutTheirWater(dissolved(vessel), product), net)
+  const rest = atRest(asHydrates(met.vessel, product), named, own, product)
   return { vessel: rest.vessel, out: leaving('gas', met.gases), ...(rest.unknown && { unknown: rest.unknown }) }
 }
 
