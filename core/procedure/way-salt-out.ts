@@ -10,7 +10,7 @@ const COLD = 5
 /** A wash with alcohol, mL to the g; common practice, no source. */
 const WASH = 0.4
 
-/** Cleared, cooled, as much spirit as there is water, filtered and washed with it. */
+/** Cleared, cooled, as much spirit as there is water, or what the sheet put in already, filtered and washed with it. */
 export function saltOut(course: Course, proposing: Proposing): void {
   const { stage, sheet } = proposing
   const form = stage.product.form.text
@@ -24,11 +24,17 @@ export function saltOut(course: Course, proposing: Proposing): void {
   else {
     take({ coolTo: `${course.sheet.room} °C` })
     const water = course.vessel.solvents.get(WATER) ?? 0
-    take({ addEthanol: kept(water, 'mL') }, { coolTo: `${COLD} °C` }, { filter: { retained: RETAINED } })
+    const there = [...course.vessel.solvents.keys()].find(name => name !== WATER)
+    if (there === undefined) take({ addEthanol: kept(water, 'mL') })
+    take({ coolTo: `${COLD} °C` }, { filter: { retained: RETAINED } })
     const crystals = course.isKnown ? solidsIn(course.vessel) : (sheet.products[0]?.theoretical.value ?? 0)
     if (crystals > 0)
       take({
-        wash: { with: 'ethanol', volume: kept(WASH * crystals, 'mL'), at: `${COLD} °C` },
+        wash: {
+          with: there === 'acetone' || there === 'methanol' ? there : 'ethanol',
+          volume: kept(WASH * crystals, 'mL'),
+          at: `${COLD} °C`,
+        },
       })
   }
   dryAndWeigh(course, proposing)

@@ -178,8 +178,9 @@ describe('the small tables', () => {
       if (word === 'insoluble') expect(['insoluble', undefined], formula).toContain(rows.get(formula)!.ethanol)
     }
   })
-  it('the permittivity falls as the ethanol rises', () => {
-    expect(ascending(permittivities.map(([percent]) => percent))).toBe(true)
-    expect(ascending(permittivities.map(([, value]) => -value))).toBe(true)
+  it.each(Object.entries(permittivities))('the permittivity falls as the share of %s rises', (_, rows) => {
+    expect([rows[0]![0], rows.at(-1)![0]]).toEqual([0, 100])
+    expect(ascending(rows.map(([percent]) => percent))).toBe(true)
+    expect(ascending(rows.map(([, value]) => -value))).toBe(true)
   })
 })

@@ -57,9 +57,11 @@ export function eachAlone(pot: PotState, rows: readonly Row[]): { standing: Stan
   const wanted = rows.reduce((sum, { solid, amount }) => sum + amount * solid.waters * WATER_MOLAR, 0)
   if (rows.length > 0 && pot.water <= wanted * (1 + 1e-9))
     return { standing: dryOf(rows, pot.water / wanted), dry: true }
-  const ethanol = pot.ethanol ?? 0
+  const { spirit } = pot
   const holds = (solid: Solid, limit: number, water: number): number =>
-    ethanol > 0 ? limit * (water + ethanol) * saltingOut(solid.components, ethanol / (ethanol + water)) : limit * water
+    spirit
+      ? limit * (water + spirit.grams) * saltingOut(solid.components, spirit.grams / (spirit.grams + water), spirit.is)
+      : limit * water
   const crystalsAt = (water: number): { solid: Solid; amount: number }[] =>
     rows.map(({ solid, amount, limit }) => ({ solid, amount: Math.max(0, amount - holds(solid, limit, water)) }))
   const leftAt = (water: number): number =>

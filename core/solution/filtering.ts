@@ -1,4 +1,4 @@
-import type { PotState } from './pot'
+import type { PotState, Spirit } from './pot'
 import type { FormMass, Rest } from './pot-state'
 import { WATER_MOLAR } from './solids'
 
@@ -11,12 +11,16 @@ export interface Cake {
 export const times = (forms: readonly FormMass[], by: number): FormMass[] =>
   forms.map(({ form, mass }) => ({ form, mass: mass * by }))
 
+/** So much of what was added beside the water. */
+export const withSpirit = (spirit: Spirit | undefined, share: number): Pick<PotState, 'spirit'> =>
+  spirit ? { spirit: { ...spirit, grams: spirit.grams * share } } : {}
+
 /** Crystals with `retained` times their mass of liquor on one side, the rest of the liquor on the other. */
 export function filter(pot: PotState, rest: Rest, retained: number): { liquor: PotState; cake: Cake | undefined } {
   const crystals = rest.solids.reduce((sum, { mass }) => sum + mass, 0)
   if (crystals === 0) return { liquor: pot, cake: undefined }
-  const ethanol = pot.ethanol ?? 0
-  const liquorMass = rest.told.water + ethanol + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
+  const { spirit } = pot
+  const liquorMass = rest.told.water + (spirit?.grams ?? 0) + rest.told.forms.reduce((sum, { mass }) => sum + mass, 0)
   const share = Math.min(1, liquorMass > 0 ? (retained * crystals) / liquorMass : 0)
   const cakeTotals = new Map<string, number>()
   for (const [key, amount] of rest.dissolved) cakeTotals.set(key, amount * share)
@@ -29,14 +33,14 @@ export function filter(pot: PotState, rest: Rest, retained: number): { liquor: P
   return {
     liquor: {
       ...pot,
-      ethanol: ethanol * (1 - share),
+      ...withSpirit(spirit, 1 - share),
       water: rest.freeWater * (1 - share),
       totals: liquorTotals,
     },
     cake: {
       pot: {
         ...pot,
-        ethanol: ethanol * share,
+        ...withSpirit(spirit, share),
         water: cakeWater,
         totals: cakeTotals,
       },

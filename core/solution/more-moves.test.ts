@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import * as fc from 'fast-check'
 import { molarMass, parseFormula, type Formula } from '#core/formula'
-import { follow, potOfSolutes, readMoves, saltingOut, type Course, type MovePlan, type PotState } from './index'
+import { follow, potOfSolutes, readMoves, restOf, saltingOut, type Course, type MovePlan, type PotState } from './index'
 import { componentsOf } from './components'
 
 const f = (text: string): Formula => {
@@ -87,10 +87,10 @@ describe('ethanol throws a salt down', () => {
       return moves.ok && follow(start, moves.value)
     }
     expect(refused(pot(10, [['K2SO4', 1]]), [{ coolTo: '15 °C' }, { addEthanol: '50 mL' }])).toMatchObject({
-      problem: { code: 'solubility.ethanol-too-strong', step: 1 },
+      problem: { code: 'solubility.spirit-too-strong', step: 1 },
     })
     expect(refused(pot(100, [['CoCl2', 10]]), [{ addEthanol: '50 mL' }])).toMatchObject({
-      problem: { code: 'solubility.ethanol-dissolves', known: true },
+      problem: { code: 'solubility.spirit-dissolves', known: true },
     })
     expect(refused(pot(100, [['K2SO4', 1]]), [{ addEthanol: '50 mL' }, { heatTo: '90 °C' }])).toMatchObject({
       problem: { code: 'moves.boils-ethanol', step: 1 },
@@ -179,5 +179,24 @@ describe('a wash that runs through', () => {
     const gone = [done.liquor.dissolved, done.washings].flat().filter(({ form }) => form.endsWith('NO3'))
     const moles = gone.reduce((sum, { form, mass }) => sum + mass / molarMass(f(form)), 0)
     expect(all + moles).toBeCloseTo(90 / molarMass(f('KNO3')), 6)
+  })
+})
+
+describe('other solvents throw a salt down as well', () => {
+  const kept = (is: 'ethanol' | 'methanol' | 'acetone' | 'propan-2-ol', grams: number): number => {
+    const rest = restOf({ ...pot(100, [['K2SO4', 11]]), spirit: { is, grams } })
+    if (!rest.ok) throw new Error(rest.problem.code)
+    return 11 - rest.value.solids.reduce((sum, { mass }) => sum + mass, 0)
+  }
+  it('acetone and propan-2-ol more than ethanol, methanol less: by the permittivities of the mixtures', () => {
+    /* 40 g in 100 g of water are 28.6 %, permittivity of the mixture with acetone 61.9 of 78.5; Born: exp(−142.5 · 2 · (1/61.9 − 1/78.5)) = 0.378: 11.1 · 0.378 · 1.4 = 5.9 g. */
+    expect(kept('acetone', 40)).toBeCloseTo(5.9, 0)
+    const order = (['methanol', 'ethanol', 'acetone', 'propan-2-ol'] as const).map(is => kept(is, 40))
+    expect(order).toEqual([...order].sort((a, b) => b - a))
+  })
+  it('not where the salt dissolves in it, or no word is known', () => {
+    expect(restOf({ ...pot(100, [['CaCl2', 40]]), spirit: { is: 'methanol', grams: 40 } })).toMatchObject({
+      problem: { code: 'solubility.spirit-dissolves', known: true, solvent: 'methanol' },
+    })
   })
 })

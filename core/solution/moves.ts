@@ -76,7 +76,7 @@ type Refused = SolubilityProblem | MoveProblem
 /** What stopped a course, and the move, from 0, at which it did. */
 export type CourseProblem = Refused & { readonly step: number }
 
-const toldOf = (rest: Rest, { ethanol = 0 }: PotState): Told => ({
+const toldOf = (rest: Rest, { spirit }: PotState): Told => ({
   celsius: rest.celsius,
   water: rest.told.water,
   dissolved: rest.told.forms,
@@ -87,8 +87,8 @@ const toldOf = (rest: Rest, { ethanol = 0 }: PotState): Told => ({
   ...(rest.isUnsettled && { isUnsettled: true as const }),
   freeWater: rest.freeWater,
   ions: rest.dissolved,
-  volume: liquorVolume(rest) + ethanol / ETHANOL_DENSITY,
-  ethanol,
+  volume: liquorVolume(rest) + (spirit?.grams ?? 0) / ETHANOL_DENSITY,
+  ethanol: spirit?.grams ?? 0,
 })
 
 /** Takes a pot through its moves, each ending in a pot at rest. Crystals once filtered off are told as crops, by form. */
@@ -166,7 +166,7 @@ function moved(
   step: number,
   own: readonly Curve[],
 ): Checked<PotState, Refused> {
-  if (pot.ethanol && isBoiling(move)) return fail({ code: 'moves.boils-ethanol', step })
+  if (pot.spirit && isBoiling(move)) return fail({ code: 'moves.boils-ethanol', step })
   switch (move.do) {
     case 'heat':
     case 'cool':
@@ -190,7 +190,10 @@ function moved(
     case 'add ethanol':
       return ok({
         ...pot,
-        ethanol: (pot.ethanol ?? 0) + move.volume * SPIRIT_DENSITY * SPIRIT_STRENGTH,
+        spirit: {
+          is: 'ethanol',
+          grams: (pot.spirit?.grams ?? 0) + move.volume * SPIRIT_DENSITY * SPIRIT_STRENGTH,
+        },
         water: pot.water + move.volume * SPIRIT_DENSITY * (1 - SPIRIT_STRENGTH),
       })
   }

@@ -6,7 +6,7 @@ import { branchesAt, findCurve, saturationAt, type Curve, type CurveOf } from '.
 import { eachAlone, rowsAlone } from './alone'
 import type { PotState, Present, Solute } from './pot'
 import type { SolubilityProblem } from './problems'
-import { ETHANOL_LIMIT, refusesEthanol } from './salting-out'
+import { refusesSpirit, SPIRIT_LIMIT } from './salting-out'
 import { findDouble, findProduct, WATER_MOLAR, type Solid, type StandingSolid } from './solids'
 import { together, TRACE_SHARE, type Doubts, type Together } from './together'
 
@@ -104,8 +104,8 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
   const unknown = unknownAt(pot.celsius, present)
   const problem = unknown.map(({ problem: one }) => one)[0]
   if (problem && unknown.length === present.length) return fail(problem)
-  const ethanol = pot.ethanol ?? 0
-  const refused = ethanol > 0 ? refusesEthanol(pot) : undefined
+  const { spirit } = pot
+  const refused = spirit && refusesSpirit(pot, spirit.is)
   if (refused) return fail(refused)
   const rows = unknown.length > 0 ? undefined : rowsAlone(pot, present)
   const model = rows ? undefined : together(pot, own)
@@ -119,14 +119,16 @@ export function restOf(pot: PotState, own: readonly Curve[] = []): Checked<Rest,
     ]),
   ]
   const isPlain = rows !== undefined || (present.length === 1 && told.isClear === true)
-  const estimated = !isPlain || ethanol > 0 || (rows ?? []).some(({ solid }) => solid.isDrawnOn) || notKnown.length > 0
+  const estimated =
+    !isPlain || spirit !== undefined || (rows ?? []).some(({ solid }) => solid.isDrawnOn) || notKnown.length > 0
   const rest: Rest = {
     ...tell(pot, told, solids, estimated, notKnown),
     ...(!told.isAtRest && { isUnsettled: true }),
     ...(told.doubts && { doubts: told.doubts }),
   }
-  const strength = ethanol / (ethanol + rest.freeWater)
-  if (strength > ETHANOL_LIMIT) return fail({ code: 'solubility.ethanol-too-strong', strength })
+  const strength = spirit ? spirit.grams / (spirit.grams + rest.freeWater) : 0
+  if (spirit && strength > SPIRIT_LIMIT)
+    return fail({ code: 'solubility.spirit-too-strong', solvent: spirit.is, strength })
   return ok(rest)
 }
 

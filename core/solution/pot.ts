@@ -1,5 +1,12 @@
 import type { Formula } from '#core/formula'
+import type { Cosolvent } from '#core/reference'
 import type { Curve } from './curve'
+
+/** An alcohol or acetone beside the water, g. */
+export interface Spirit {
+  readonly is: Cosolvent
+  readonly grams: number
+}
 
 /** One salt that was put in, anhydrous, as its curve or its solubility product knows it. */
 export interface Solute {
@@ -18,8 +25,8 @@ export interface PotState {
   readonly totals: ReadonlyMap<string, number>
   /** The salts put in, in their order; how the solution is told. */
   readonly solutes: readonly Solute[]
-  /** g of ethanol added to throw the salts down. */
-  readonly ethanol?: number
+  /** What was added to throw the salts down. */
+  readonly spirit?: Spirit
 }
 
 /** A salt of the pot that is still there. */

@@ -1,4 +1,5 @@
 import type { Advice } from '#core/problem'
+import type { Cosolvent } from '#core/reference'
 
 export type SolubilityProblem =
   | { code: 'solubility.unknown'; salt: string }
@@ -8,8 +9,8 @@ export type SolubilityProblem =
       celsius: number
       ranges: readonly { form: string; from: number; to: number }[]
     }
-  | { code: 'solubility.ethanol-dissolves'; salt: string; known: boolean }
-  | { code: 'solubility.ethanol-too-strong'; strength: number }
+  | { code: 'solubility.spirit-dissolves'; salt: string; solvent: Cosolvent; known: boolean }
+  | { code: 'solubility.spirit-too-strong'; solvent: Cosolvent; strength: number }
 
 export type MoveProblem =
   | { code: 'moves.nothing-to-wash'; step: number }
@@ -51,17 +52,17 @@ export function explainSolubility(problem: SolubilityProblem): Advice {
         why: `The solubility of ${problem.salt} is not known at ${round(problem.celsius)} °C.`,
         fix: `The table holds ${problem.ranges.map(({ form, from, to }) => `${form} from ${round(from)} to ${round(to)} °C`).join(', ')}. Nothing is guessed outside it.`,
       }
-    case 'solubility.ethanol-dissolves':
+    case 'solubility.spirit-dissolves':
       return {
         why: problem.known
-          ? `${problem.salt} dissolves in ethanol, which will not throw it down.`
-          : `The table has no word for ${problem.salt} in ethanol.`,
-        fix: 'Crystallise it from water, or try ethanol on a test tube of the liquor.',
+          ? `${problem.salt} dissolves in ${problem.solvent}, which will not throw it down.`
+          : `The table has no word for ${problem.salt} in ${problem.solvent}.`,
+        fix: 'Crystallise it from water, or try it on a test tube of the liquor.',
       }
-    case 'solubility.ethanol-too-strong':
+    case 'solubility.spirit-too-strong':
       return {
-        why: `The liquor would be ${(problem.strength * 100).toFixed(0)} % ethanol by mass; the estimate ends at 60 %, above which hydrates lose water too.`,
-        fix: 'Add less ethanol.',
+        why: `The liquor would be ${(problem.strength * 100).toFixed(0)} % ${problem.solvent} by mass; the estimate ends at 60 %, above which hydrates lose water too.`,
+        fix: 'Add less of it.',
       }
   }
 }

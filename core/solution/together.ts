@@ -28,23 +28,23 @@ export interface Together {
 }
 
 /**
- * All solids that the pot's ions can make beside each other, by their activities, and acid ions with what they are made of. Where ethanol is there, each solid keeps the share of its solubility that it would keep
- * alone, in the water and the ethanol together.
+ * All solids that the pot's ions can make beside each other, by their activities, and acid ions with what they are made of. Where an alcohol or acetone is there, each solid keeps the share of its solubility that it would keep
+ * alone, in the water and the other together.
  */
 export function together(pot: PotState, own: readonly Curve[]): Together & Pick<Candidates, 'solids' | 'leftOut'> {
   const { totals, acids } = fallenApart(pot.totals)
   const keys = [...totals.keys()]
   const amounts = [...totals.values()]
-  const ethanol = pot.ethanol ?? 0
+  const { spirit } = pot
   const thinned = (components: readonly Component[]): number =>
-    ethanol > 0 ? saltingOut(components, ethanol / (ethanol + pot.water)) : 1
+    spirit ? saltingOut(components, spirit.grams / (spirit.grams + pot.water), spirit.is) : 1
   const ions = ionsFor(keys, pot.celsius, amounts)
   const { solids: asTabled, leftOut } = solidsFor(new Set(keys), pot.celsius, own, ions, thinned)
   const solids = asTabled.map(solid => inParts(solid, acids, pot.celsius))
   const found = equilibrium({
     ions,
     totals: amounts,
-    water: (pot.water + ethanol) / 1000,
+    water: (pot.water + (spirit?.grams ?? 0)) / 1000,
     solids: [...solids.map(solid => asLimit(solid, keys)), ...acids.map(acid => formationOf(acid, keys, pot.celsius))],
   })
   const dissolved = foldedBack(pot.totals, keys, found.dissolved, acids)

@@ -1,7 +1,7 @@
 import { ok, type Checked } from '#core/problem'
 import type { Curve } from './curve'
 import { ETHANOL_DENSITY, SOLVENT_DENSITY } from './liquid-densities'
-import { filter, times, type Cake } from './filtering'
+import { filter, times, withSpirit, type Cake } from './filtering'
 import type { PotState } from './pot'
 import { restOf, type FormMass } from './pot-state'
 import type { SolubilityProblem } from './problems'
@@ -63,10 +63,12 @@ function stirredUp(
     ...cake.pot,
     celsius,
     water: cake.pot.water + volume * (1 - spirit) * WASH_DENSITY,
-    ...(spirit > 0 && { ethanol: (cake.pot.ethanol ?? 0) + volume * spirit * ETHANOL_DENSITY }),
+    ...(spirit > 0 && {
+      spirit: { is: 'ethanol' as const, grams: (cake.pot.spirit?.grams ?? 0) + volume * spirit * ETHANOL_DENSITY },
+    }),
   }
   const rest = restOf(pot, own)
-  if (!rest.ok && rest.problem.code === 'solubility.ethanol-too-strong') return ok(displace(cake, volume))
+  if (!rest.ok && rest.problem.code === 'solubility.spirit-too-strong') return ok(displace(cake, volume))
   if (!rest.ok) return rest
   const split = filter(pot, rest.value, retained)
   if (!split.cake)
@@ -97,7 +99,7 @@ function displace({ pot, rest }: Cake, volume: number): Washed {
   const dissolved = new Map([...rest.dissolved].map(([key, amount]) => [key, amount * share]))
   const next: PotState = {
     ...pot,
-    ethanol: (pot.ethanol ?? 0) * share,
+    ...withSpirit(pot.spirit, share),
     water: pot.water - rest.freeWater * (1 - share),
     totals,
   }

@@ -1,5 +1,5 @@
 import { chargeText, molarMass, type Formula } from '#core/formula'
-import { acidIons } from '#core/reference'
+import { acidIons, permittivities, type Cosolvent } from '#core/reference'
 import { ionsOf } from '#core/species'
 import {
   explainSolubility,
@@ -9,6 +9,7 @@ import {
   type Curve,
   type PotState,
   type Solute,
+  type Spirit,
 } from '#core/solution'
 import { dissolvedParts, dryOf, standsAs } from './stands-as'
 import { formulaOf, plus, WATER, withLump, type Lump, type Vessel } from './state'
@@ -34,6 +35,8 @@ export function atRest(
   product?: Formula,
 ): AtRest {
   const pool = pooled(vessel)
+  const other = notModelled(vessel)
+  if (other !== undefined) return { vessel, unknown: other }
   if (!((vessel.solvents.get(WATER) ?? 0) > 0)) return { vessel }
   const unknown = product && unknownSalt(pool.ions, product, own)
   if (unknown !== undefined) return { vessel: asBefore(vessel, pool), unknown }
@@ -79,14 +82,34 @@ export function potOf(vessel: Vessel, named: readonly Formula[], own: readonly C
     return double ? [{ salt: double.salt, curve: undefined }] : []
   })
   if (solutes.length === 0) return undefined
-  const ethanol = vessel.solvents.get('ethanol') ?? 0
+  const spirit = spiritIn(vessel)
   return {
     celsius: vessel.celsius,
     water: pool.water,
     totals: acidIonsJoined(pool.ions, solutes),
     solutes: distinct(solutes),
-    ...(ethanol > 0 && { ethanol }),
+    ...(spirit && { spirit }),
   }
+}
+
+const isCosolvent = (name: string): name is Cosolvent => name in permittivities
+/** Less of another solvent than this share of the water does nothing that the model could tell; a judgement. */
+const NOTHING = 1e-6
+const beside = ({ solvents }: Vessel): [string, number][] =>
+  [...solvents].filter(([name, grams]) => name !== WATER && grams > NOTHING * (solvents.get(WATER) ?? 0))
+
+/** The alcohol or acetone beside the water. */
+function spiritIn(vessel: Vessel): Spirit | undefined {
+  const found = beside(vessel).find(([name]) => isCosolvent(name))
+  return found && isCosolvent(found[0]) ? { is: found[0], grams: found[1] } : undefined
+}
+
+/** Why nothing is told of crystals in this mixture of solvents; undefined where it is water, alone or with one alcohol or acetone. */
+function notModelled(vessel: Vessel): string | undefined {
+  const others = beside(vessel).map(([name]) => name)
+  if (!((vessel.solvents.get(WATER) ?? 0) > 0) || others.length === 0) return undefined
+  if (others.length === 1 && others.every(isCosolvent)) return undefined
+  return `What dissolves in water with ${others.join(' and ')} is not modelled.`
 }
 
 /** Ions as an acid salt counts them: where one of the salts holds an acid ion, its parts are joined as far as they reach. */
