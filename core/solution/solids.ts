@@ -51,6 +51,16 @@ const ownIons = (salt: Formula, celsius: number): Interactions =>
     celsius,
   )
 
+const reaches = new Map<string, number>()
+/** Ionic strength up to which the parameters of a salt’s own ions hold. */
+function reachAlone(salt: Formula): number {
+  const before = reaches.get(salt.text)
+  if (before !== undefined) return before
+  const { upTo } = ownIons(salt, ROOM)
+  reaches.set(salt.text, upTo)
+  return upTo
+}
+
 /** How fast a metastable branch parts from the stable one at the least, in ln of its product to a K from the transition; so that the table's own order of solids holds where a branch is drawn on wrongly. */
 const PARTS = 0.005
 
@@ -62,7 +72,13 @@ function solidOfBranch(
   thinned: number,
 ): Solid {
   const components = componentsOf(salt)
-  const at = (mass: number): number => productAlone(components, phase.waters, molalityOf(salt, mass) * thinned, ions)
+  const at = (mass: number): number => {
+    const molality = molalityOf(salt, mass) * thinned
+    const here = productAlone(components, phase.waters, molality, ions)
+    // A pot of other salts takes this one’s parameters further than they hold: its limit is not lowered by that.
+    const alone = { ...ions, upTo: Math.min(ions.upTo, reachAlone(salt)) }
+    return alone.upTo < ions.upTo ? Math.max(here, productAlone(components, phase.waters, molality, alone)) : here
+  }
   const own = at(grams)
   const logK = isStable || !stable ? own : Math.max(own, at(stable.grams) + PARTS * Math.max(1, beyond))
   return {
