@@ -87,14 +87,28 @@ function pairsOf(salt: Formula, celsius: number, curve: Curve | undefined): Pair
 const KELVIN = 273.15
 const ROOM = 25
 const GAS = 8.314_46e-3
+interface Measured {
+  readonly salt: string
+  readonly higher: number
+  readonly lower: number
+  readonly torr: number
+  readonly heat: number
+}
+let measured: readonly Measured[] | undefined
+const measuredRows = (): readonly Measured[] =>
+  (measured ??= hydratePressures.flatMap(({ higher, lower, torr, heat }): Measured[] => {
+    const [up, down] = [read(higher), read(lower)]
+    return up && down ? [{ salt: dryFormula(up).text, higher: watersIn(up), lower: watersIn(down), torr, heat }] : []
+  }))
+
 function measuredPairs(salt: Formula, celsius: number): Pair[] {
   const full = saturatedPressure(celsius)
   if (full === undefined) return []
-  return hydratePressures.flatMap(({ higher, lower, torr, heat }): Pair[] => {
-    const [up, down] = [read(higher), read(lower)]
-    if (!up || !down || dryFormula(up).text !== salt.text) return []
-    const there = torr * Math.exp((-heat / GAS) * (1 / (celsius + KELVIN) - 1 / (ROOM + KELVIN)))
-    return [{ higher: watersIn(up), lower: watersIn(down), share: there / full, source: hydratePressureSource, isEstimate: false }] // prettier-ignore
+  return measuredRows().flatMap((row): Pair[] => {
+    if (row.salt !== salt.text) return []
+    const there = row.torr * Math.exp((-row.heat / GAS) * (1 / (celsius + KELVIN) - 1 / (ROOM + KELVIN)))
+    const { higher, lower } = row
+    return [{ higher, lower, share: there / full, source: hydratePressureSource, isEstimate: false }]
   })
 }
 

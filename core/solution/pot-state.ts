@@ -244,12 +244,20 @@ function pair(
   const common = greatestCommon(up, down)
   const many = (body: string, count: number): string =>
     count === 1 ? body : /^[A-Z][a-z]?$/.test(body) ? `${body}${count}` : `(${body})${count}`
-  const formula = parseFormula(many(bodyOf(cation), down / common) + many(bodyOf(anion), up / common))
-  if (formula.ok)
-    take(formula.value, 0, [
+  const formula = pairFormula(many(bodyOf(cation), down / common) + many(bodyOf(anion), up / common))
+  if (formula)
+    take(formula, 0, [
       { key: cation, count: down / common },
       { key: anion, count: up / common },
     ])
+}
+const pairs = new Map<string, Formula | undefined>()
+function pairFormula(text: string): Formula | undefined {
+  if (!pairs.has(text)) {
+    const read = parseFormula(text)
+    pairs.set(text, read.ok ? read.value : undefined)
+  }
+  return pairs.get(text)
 }
 const greatestCommon = (a: number, b: number): number => (b === 0 ? a : greatestCommon(b, a % b))
 

@@ -1,7 +1,7 @@
 import { molarMass, parseFormula, withWaters, type Formula } from '#core/formula'
 import { doubleSalts, doubleSaltsByName, solubilityProducts, substances, type DoubleSalt } from '#core/reference'
 import { partsOf } from '#core/species'
-import { interactionsOf, type Interactions } from '#core/activity'
+import { chargeOfKey, interactionsOf, type Interactions } from '#core/activity'
 import { componentsOf, type Component } from './components'
 import { molalityOf, productAlone } from './product-alone'
 import { branchesAt, findCurve, shippedCurves, type Branch, type Curve } from './curve'
@@ -51,6 +51,10 @@ const ownIons = (salt: Formula, celsius: number): Interactions =>
     celsius,
   )
 
+/** Ionic strength of a solution of one mol to the kg. */
+const strengthOf = (components: readonly Component[]): number =>
+  components.reduce((sum, { key, count }) => sum + (count * chargeOfKey(key) ** 2) / 2, 0)
+
 const reaches = new Map<string, number>()
 /** Ionic strength up to which the parameters of a salt’s own ions hold. */
 function reachAlone(salt: Formula): number {
@@ -75,9 +79,10 @@ function solidOfBranch(
   const at = (mass: number): number => {
     const molality = molalityOf(salt, mass) * thinned
     const here = productAlone(components, phase.waters, molality, ions)
+    const upTo = reachAlone(salt)
+    if (upTo >= ions.upTo || strengthOf(components) * molality <= upTo) return here
     // A pot of other salts takes this one’s parameters further than they hold: its limit is not lowered by that.
-    const alone = { ...ions, upTo: Math.min(ions.upTo, reachAlone(salt)) }
-    return alone.upTo < ions.upTo ? Math.max(here, productAlone(components, phase.waters, molality, alone)) : here
+    return Math.max(here, productAlone(components, phase.waters, molality, { ...ions, upTo }))
   }
   const own = at(grams)
   const logK = isStable || !stable ? own : Math.max(own, at(stable.grams) + PARTS * Math.max(1, beyond))
