@@ -53,6 +53,8 @@ const contentOf = (vessel: Vessel, named: ToldStage['named']): Portion[] => [
 function expectBalanced({ events: steps, named }: ToldStage, start: readonly Portion[] = []): void {
   let before = elements(start)
   for (const step of steps) {
+    // From where it is not known what stands, nothing is told to leave.
+    if (!step.isKnown) return
     const { charge, out, after, beside } = step
     const held = [after, ...beside.map(({ vessel }) => vessel)].flatMap(vessel => contentOf(vessel, named))
     const species = charge?.species ? parseFormula(charge.species) : undefined
@@ -443,6 +445,55 @@ describe('sparing salts in the form in which they fall', () => {
   })
 })
 
+describe('preparations that nobody named', () => {
+  it('struvite comes down although ammonium would give phosphate a proton: 20.29 mmol, 4.98 g', () => {
+    const [stage] = procedure(
+      one(
+        'MgSO4 + NH4Cl + Na3PO4 -> MgNH4PO4 + Na2SO4 + NaCl',
+        { species: 'MgNH4PO4', form: 'MgNH4PO4·6H2O' },
+        [
+          { species: 'MgSO4', supply: { kind: 'solid', formula: 'MgSO4·7H2O' }, charge: { mass: '5 g' } },
+          { species: 'NH4Cl', supply: { kind: 'solid' }, charge: { equivalents: 2 } },
+          { species: 'Na3PO4', supply: { kind: 'solid', formula: 'Na3PO4·12H2O' }, charge: { equivalents: 1.05 } },
+        ],
+        { solvent: '200 mL' },
+      ),
+    ).stages
+    expect(stage!.product.mass).toBeCloseTo(4.98, 2)
+  })
+  it('hypo keeps water enough for five: it is not boiled down to where a lower hydrate stands', () => {
+    /* 0.100 mol in 60 mL; the pentahydrate takes 9.0 g of water, so that boiling to the hot saturated liquor, 7 g, would leave none. */
+    const [stage] = procedure(
+      one(
+        'Na2SO3 + S -> Na2S2O3',
+        { species: 'Na2S2O3', form: 'Na2S2O3·5H2O' },
+        [solid('Na2SO3', '12.6 g'), { species: 'S', supply: { kind: 'solid' }, charge: { equivalents: 1.3 } } as never],
+        { solvent: '60 mL' },
+      ),
+    ).stages
+    expect(stage!.product.form).toBe('Na2S2O3·5H2O')
+    expect(stage!.product.with.filter(({ form }) => form.startsWith('Na2S2O3'))).toEqual([])
+    expect(stage!.product.mass!).toBeGreaterThan(22)
+    expect(stage!.warnings).toEqual([])
+  })
+  it('a double sulfate without a curve is crystallised, as its kin are', () => {
+    const [stage] = procedure(
+      one(
+        'CuSO4 + K2SO4 -> K2Cu(SO4)2',
+        { species: 'K2Cu(SO4)2', form: 'K2Cu(SO4)2·6H2O' },
+        [
+          { species: 'CuSO4', supply: { kind: 'solid', formula: 'CuSO4·5H2O' }, charge: { mass: '12.5 g' } },
+          { species: 'K2SO4', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
+        ],
+        { solvent: '80 mL' },
+      ),
+    ).stages
+    expect(stage!.way.way).toBe('crystallise')
+    expect(stage!.product.mass!).toBeGreaterThan(12)
+    expect(stage!.product.mass!).toBeLessThan(22.1)
+  })
+})
+
 describe('acid left over', () => {
   it('is boiled down only so far that the acid salt stays dissolved in the cold', () => {
     /* 38.33 mmol of aluminium with 54.5 mmol of potash and 127 mmol of acid: boiled down to where alum stands hot, the cold brings hydrogensulfate too. Alum holds 12 waters; all of it is 18.2 g. */
@@ -465,12 +516,17 @@ describe('the laws, over random plans', () => {
   const plan = drawn
   const stageOf = stageFor
   it('conserve every element at every operation', () => {
+    const RUNS = 80
+    let unknown = 0
     fc.assert(
       fc.property(plan, drawn => {
-        expectBalanced(procedure(stageOf(drawn)).stages[0]!)
+        const [stage] = procedure(stageOf(drawn)).stages
+        expectBalanced(stage!)
+        if (!stage!.isKnown) unknown++
       }),
-      { numRuns: 80 },
+      { numRuns: RUNS },
     )
+    expect(unknown).toBeLessThan(RUNS / 20)
   })
   it('conserve every element for every stage of the demo, whatever way is chosen', () => {
     for (const { code, document } of demoBatches(new Date('2026-05-04T09:00:00Z')))

@@ -102,35 +102,47 @@ function boilFor(vessel: Vessel, setting: Setting, flat: boolean): number {
   // What cooling does not bring, boiling must: most of it comes down hot.
   return Math.max(0, water - high * (flat ? LEFT_OF_FLAT : SHORT))
 }
-/** The least water, from so much up to all there is, from which the cold brings the product alone; so much where no amount does. */
-function pureFrom(
+interface Wanted {
+  readonly form: Setting['product']
+  readonly celsius: number
+}
+/** The least water, from so much up to all there is, from which the cold brings the product alone, in its form where that comes, and some liquor stays; so much where no amount does. */
+function pureFrom(course: Course, wanted: Wanted, least: number, most: number): number {
+  const inForm = pureFromAs(course, wanted, least, most, one => sameStuff(one, wanted.form))
+  return (
+    inForm ?? pureFromAs(course, wanted, least, most, one => sameStuff(dryOf(one).dry, dryOf(wanted.form).dry)) ?? least
+  )
+}
+
+function pureFromAs(
   { vessel, setting }: Course,
-  { form, celsius }: { readonly form: Setting['product']; readonly celsius: number },
+  { celsius }: Wanted,
   least: number,
   most: number,
-): number {
-  const comes = (water: number): 'mixed' | 'pure' | 'none' => {
-    const cold = { ...vessel, celsius, solvents: new Map([...vessel.solvents, [WATER, water]]) }
-    const crystals = atRest(cold, setting.named, setting.own).vessel.lumps.filter(({ is }) => is === 'crystals')
-    const isProduct = (one: Formula): boolean => sameStuff(dryOf(one).dry, dryOf(form).dry)
-    if (!crystals.some(one => isProduct(one.form))) return 'none'
-    return crystals.every(one => isProduct(one.form)) ? 'pure' : 'mixed'
+  isProduct: (form: Formula) => boolean,
+): number | undefined {
+  const coldWith = (water: number): Vessel =>
+    atRest({ ...vessel, celsius, solvents: new Map([...vessel.solvents, [WATER, water]]) }, setting.named, setting.own)
+      .vessel
+  const isPure = ({ lumps, solvents }: Vessel, water: number): boolean => {
+    const crystals = lumps.filter(({ is }) => is === 'crystals')
+    const isLeft = (solvents.get(WATER) ?? 0) > LIQUOR_LEFT * water
+    return isLeft && crystals.length > 0 && crystals.every(one => isProduct(one.form))
   }
-  if (!(least < most) || comes(least) !== 'mixed') return least
+  const first = coldWith(least)
+  if (!(least < most) || isPure(first, least)) return least
+  if (!first.lumps.some(({ is }) => is === 'crystals')) return undefined
   let low = least
   let high = least
-  for (let k = 0; k < SCAN && high < most; k++) {
-    high = Math.min(most, high / SCAN_BY)
-    const found = comes(high)
-    if (found === 'none') return least
-    if (found === 'pure') break
+  do {
     low = high
-  }
-  if (comes(high) !== 'pure') return least
+    high = Math.min(most, high / SCAN_BY)
+  } while (high < most && !isPure(coldWith(high), high))
+  if (!isPure(coldWith(high), high)) return undefined
   for (let i = 0; i < 10; i++) {
     const middle = (low + high) / 2
-    if (comes(middle) === 'mixed') low = middle
-    else high = middle
+    if (isPure(coldWith(middle), middle)) high = middle
+    else low = middle
   }
   return Math.min(most, high * SHORT)
 }
@@ -146,6 +158,8 @@ function firstThat<T, U>(
   }
   return undefined
 }
+/** Of the water so much must stay as liquor, or what is beside the product dries into it; a judgement. */
+const LIQUOR_LEFT = 0.1
 /** From all of the water to a fiftieth of it, by a fifth each. */
 const SCAN = 17
 const SCAN_BY = 0.8

@@ -1,5 +1,5 @@
 import { findSubstance, type Formula } from '#core/formula'
-import { findCurve, findProduct, saturationAt, type Curve } from '#core/solution'
+import { doubleRise, findCurve, findProduct, saturationAt, type Curve } from '#core/solution'
 import { isGas, type ReadStage, type Way } from '#core/sheet'
 import { donorOf, dryOf, standsAs } from '#core/vessel'
 
@@ -32,6 +32,12 @@ function proposed(stage: ReadStage, own: readonly Curve[]): { way: Way; why: str
     return { way: 'throw down', why: `{${product.text}} is sparingly soluble: it comes down as it is made.` }
   const curve = findCurve(dry, own)?.curve ?? findCurve(stage.product.form, own)?.curve
   const row = findSubstance(product, stage.own)?.row
+  const rise = curve ? undefined : doubleRise(dry, COLD, WARM)
+  if (rise !== undefined && rise > FLAT)
+    return {
+      way: 'crystallise',
+      why: `{${product.text}} is about ${rise.toFixed(1)} times as soluble at ${WARM} °C as at ${COLD} °C, as its kin are.`,
+    }
   if (!curve)
     return row && row.water === 'soluble' && row.ethanol === 'insoluble'
       ? {
@@ -54,6 +60,8 @@ function proposed(stage: ReadStage, own: readonly Curve[]): { way: Way; why: str
   return { way: 'crystallise', why: `{${product.text}} is much more soluble hot than cold.` }
 }
 
+/** Cold and warm between which the rise of a double salt is judged, °C: its kin’s curves reach so far. */
+const [COLD, WARM] = [5, 60]
 /** How many times as soluble a salt is at the hot end of its curve as in the cold must be over this for cooling to bring a crop; a judgement, no source. */
 const FLAT = 1.25
 function slopeOf(curve: Curve): number | undefined {

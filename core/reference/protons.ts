@@ -41,21 +41,21 @@ export interface AcceptorRow {
   readonly charge: number
   readonly takes: number
   readonly pKa: number
-  /** Of all the protons that it takes, added up: what a solid of it is dissolved by. */
-  readonly sum: number
+  /** pKa of each proton that it can take, the first first: what a solid of it is dissolved by. */
+  readonly steps: readonly number[]
   readonly becomes: readonly { readonly text: string; readonly charge: number; readonly count: number; readonly gas?: true }[]
 }
 export const protonAcceptors: readonly AcceptorRow[] = [
-  { of: 'O',      charge: -2, takes: 2, pKa: 15.7, sum: 31.4, becomes: [{ text: 'H2O', charge: 0, count: 1 }] },
-  { of: 'OH',     charge: -1, takes: 1, pKa: 15.7, sum: 14.0, becomes: [{ text: 'H2O', charge: 0, count: 1 }] },
-  { of: 'PO4',    charge: -3, takes: 1, pKa: 12.4, sum: 12.4, becomes: [{ text: 'HPO4', charge: -2, count: 1 }] },
-  { of: 'S',      charge: -2, takes: 2, pKa: 7.0,  sum: 20.0, becomes: [{ text: 'H2S', charge: 0, count: 1, gas: true }] },
-  { of: 'NH3',    charge: 0,  takes: 1, pKa: 9.25, sum: 9.25, becomes: [{ text: 'NH4', charge: 1, count: 1 }] },
-  { of: 'CN',     charge: -1, takes: 1, pKa: 9.2,  sum: 9.2, becomes: [{ text: 'HCN', charge: 0, count: 1, gas: true }] },
-  { of: 'CO3',    charge: -2, takes: 2, pKa: 6.35, sum: 16.7, becomes: [{ text: 'CO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
-  { of: 'HCO3',   charge: -1, takes: 1, pKa: 6.35, sum: 6.35, becomes: [{ text: 'CO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
-  { of: 'SO3',    charge: -2, takes: 2, pKa: 1.9,  sum: 9.1, becomes: [{ text: 'SO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
-  { of: 'HSO3',   charge: -1, takes: 1, pKa: 1.9,  sum: 1.9, becomes: [{ text: 'SO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
-  { of: 'CH3COO', charge: -1, takes: 1, pKa: 4.76, sum: 4.76, becomes: [{ text: 'CH3COOH', charge: 0, count: 1 }] },
-  { of: 'HCOO',   charge: -1, takes: 1, pKa: 3.75, sum: 3.75, becomes: [{ text: 'HCOOH', charge: 0, count: 1 }] },
+  { of: 'O',      charge: -2, takes: 2, pKa: 15.7, steps: [17.4, 14.0], becomes: [{ text: 'H2O', charge: 0, count: 1 }] },
+  { of: 'OH',     charge: -1, takes: 1, pKa: 15.7, steps: [14.0], becomes: [{ text: 'H2O', charge: 0, count: 1 }] },
+  { of: 'PO4',    charge: -3, takes: 1, pKa: 12.4, steps: [12.4, 7.2, 2.15], becomes: [{ text: 'HPO4', charge: -2, count: 1 }] },
+  { of: 'S',      charge: -2, takes: 2, pKa: 7.0,  steps: [13.0, 7.0], becomes: [{ text: 'H2S', charge: 0, count: 1, gas: true }] },
+  { of: 'NH3',    charge: 0,  takes: 1, pKa: 9.25, steps: [9.25], becomes: [{ text: 'NH4', charge: 1, count: 1 }] },
+  { of: 'CN',     charge: -1, takes: 1, pKa: 9.2,  steps: [9.2], becomes: [{ text: 'HCN', charge: 0, count: 1, gas: true }] },
+  { of: 'CO3',    charge: -2, takes: 2, pKa: 6.35, steps: [10.33, 6.35], becomes: [{ text: 'CO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
+  { of: 'HCO3',   charge: -1, takes: 1, pKa: 6.35, steps: [6.35], becomes: [{ text: 'CO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
+  { of: 'SO3',    charge: -2, takes: 2, pKa: 1.9,  steps: [7.2, 1.9], becomes: [{ text: 'SO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
+  { of: 'HSO3',   charge: -1, takes: 1, pKa: 1.9,  steps: [1.9], becomes: [{ text: 'SO2', charge: 0, count: 1, gas: true }, { text: 'H2O', charge: 0, count: 1 }] },
+  { of: 'CH3COO', charge: -1, takes: 1, pKa: 4.76, steps: [4.76], becomes: [{ text: 'CH3COOH', charge: 0, count: 1 }] },
+  { of: 'HCOO',   charge: -1, takes: 1, pKa: 3.75, steps: [3.75], becomes: [{ text: 'HCOOH', charge: 0, count: 1 }] },
 ]

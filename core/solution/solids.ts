@@ -276,6 +276,27 @@ function limitOfForm(text: string, celsius: number): number | undefined {
   return branch && solidOfBranch(curve, branch, stable, ownIons(curve.salt, celsius), 1).logK
 }
 
+/** How many times as much of a double salt without a curve dissolves at one temperature as at another, alone, by its constant; undefined where that is not known. */
+export function doubleRise(salt: Formula, from: number, to: number): number | undefined {
+  const double = findDouble(salt)
+  const [cold, hot] = [from, to].map(celsius => double && doubleAlone(double, celsius))
+  return cold === undefined || hot === undefined ? undefined : hot / cold
+}
+
+/** mol of a double salt in a kg of water, alone, by bisection on its product of activities. */
+function doubleAlone(double: Double, celsius: number): number | undefined {
+  const ions = ownIons(double.salt, celsius)
+  const wanted = doubleLimit(double, celsius, ions)
+  if (wanted === undefined) return undefined
+  let [low, high] = [1e-6, 20]
+  for (let i = 0; i < 60; i++) {
+    const middle = Math.sqrt(low * high)
+    if (productAlone(double.components, double.waters, middle, ions) < wanted) low = middle
+    else high = middle
+  }
+  return low
+}
+
 /** The sparing solids among those that ions could make, by their product at 25 °C; salts that have a curve are not among them. */
 export const sparingFor = (keys: ReadonlySet<string>): Solid[] =>
   familyOf(keys).sparing.map(one => ({

@@ -91,3 +91,28 @@ describe('telling what is dissolved', () => {
     ])
   })
 })
+
+describe('which acid dissolves which sparing solid', () => {
+  // What qualitative analysis rests on (texts, from memory): ten millimoles of the solid in thirty of the acid.
+  const left = (solid: string, acid: Record<string, number>): number =>
+    contact(holding(acid, { [solid]: 0.01 }), undefined).vessel.lumps.find(({ form }) => form.text === solid)?.moles ??
+    0
+  const [strong, acetic, ammonium] = [{ 'H^+': 0.06, 'Cl^-': 0.06 }, { CH3COOH: 0.06 }, { 'NH4^+': 0.06, 'Cl^-': 0.06 }]
+  it.each([
+    ['CaCO3', 'goes', 'goes', 'stays'],
+    ['Mg(OH)2', 'goes', 'goes', 'goes'],
+    ['Fe(OH)3', 'goes', 'stays', 'stays'],
+    ['ZnS', 'goes', 'stays', 'stays'],
+    ['MnS', 'goes', 'goes', 'stays'],
+    ['CuS', 'stays', 'stays', 'stays'],
+    ['MgNH4PO4', 'goes', 'goes', 'stays'],
+    ['BaSO4', 'stays', 'stays', 'stays'],
+  ])('%s: in strong acid %s, in acetic acid %s, in ammonium %s', (solid, inStrong, inAcetic, inAmmonium) => {
+    const word = (moles: number): string => (moles > 0.0099 ? 'stays' : 'goes')
+    expect([word(left(solid, strong)), word(left(solid, acetic)), word(left(solid, ammonium))]).toEqual([
+      inStrong,
+      inAcetic,
+      inAmmonium,
+    ])
+  })
+})

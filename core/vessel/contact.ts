@@ -127,21 +127,25 @@ function acceptorsIn({ ions, lumps }: Vessel, kept: ReadonlySet<string>): Accept
     return row ? [{ base: { count: row.takes, pKa: row.pKa }, ion: { key, row } }] : []
   })
   const solid = lumps.flatMap((lump): Acceptor[] => {
-    const isFree = isBasic(lump.form) && !kept.has(lump.form.text) && yieldsToAcid(lump.form)
+    const isFree = isBasic(lump.form) && !kept.has(lump.form.text)
     const base = isFree ? baseOf(lump.form) : undefined
     return base ? [{ base, lump }] : []
   })
   return [...dissolved, ...solid]
 }
 
-/** What a solid’s solubility product and the protons of its anion must come to for dilute acid to dissolve it, as a power of ten; a judgement: zinc sulfide, −5, goes, and copper sulfide, −16, does not. */
+/**
+ * What a solid’s solubility product and the protons that its anions take from an acid must come to for the acid to dissolve it, as a power of ten; a judgement: zinc sulfide in strong acid, −5, goes, and in acetic acid, −14,
+ * does not; struvite goes in acetic acid, −5, and not in ammonium, −9.
+ */
 const YIELDS = -6
-function yieldsToAcid(solid: Formula): boolean {
+function yieldsTo(solid: Formula, { pKa }: Protons): boolean {
   const product = findProduct(solid)
   if (!product) return true
   const protons = product.components.reduce((sum, { key, count }) => {
     const row = protonAcceptors.find(one => one.of + chargeText(one.charge) === key)
-    return sum + count * (row?.sum ?? 0)
+    const each = (row?.steps ?? []).reduce((all, step) => all + Math.max(0, step - Math.max(0, pKa)), 0)
+    return sum + count * each
   }, 0)
   return Math.log10(product.product) + protons > YIELDS
 }
@@ -152,16 +156,24 @@ const isBasic = (solid: Formula): boolean => {
   return !ions.some(({ text }) => text === 'O') || ions.every(({ charge }) => charge <= 2)
 }
 
-/** Acids and bases use each other up, the strongest of both first; `only` keeps it to hydronium and hydroxide. */
-export function neutralised(vessel: Vessel, only?: 'strong', kept: ReadonlySet<string> = new Set()): Met {
+/**
+ * Acids and bases use each other up, the strongest of both first; `only` keeps it to hydronium and hydroxide. Solids that are `kept` wait for the stage’s equation, and so does a pair of ions of which both are `taken` by it
+ * (ammonium and phosphate, where they come down together).
+ */
+export function neutralised(
+  vessel: Vessel,
+  only?: 'strong',
+  kept: ReadonlySet<string> = new Set(),
+  taken: ReadonlySet<string> = new Set(),
+): Met {
   let now = vessel
   const gases: Portion[] = []
   for (let round = 0; round < 40; round++) {
     const donors = donorsIn(now.ions).toSorted((a, b) => a.acid.pKa - b.acid.pKa)
     const acceptors = acceptorsIn(now, kept).toSorted((a, b) => b.base.pKa - a.base.pKa)
-    const [acceptor] = acceptors
-    const donor = acceptor && donors.find(one => neutralises(one.acid, acceptor.base))
-    if (!acceptor || !donor) break
+    const pair = firstPair(donors, acceptors, taken)
+    if (!pair) break
+    const { donor, acceptor } = pair
     if (only && (donor.key !== 'H^+' || acceptor.ion?.key !== 'OH^-')) break
     const protons = Math.min(
       (now.ions.get(donor.key) ?? 0) * donor.acid.count,
@@ -169,11 +181,27 @@ export function neutralised(vessel: Vessel, only?: 'strong', kept: ReadonlySet<s
     )
     if (protons <= TRACE) break
     now = given(now, donor, protons)
-    const taken = accepted(now, acceptor, protons / acceptor.base.count)
-    now = taken.vessel
-    gases.push(...taken.gases)
+    const met = accepted(now, acceptor, protons / acceptor.base.count)
+    now = met.vessel
+    gases.push(...met.gases)
   }
   return { vessel: now, gases, extent: 0 }
+}
+
+/** The strongest base with the strongest acid that gives to it. */
+function firstPair(
+  donors: readonly Donor[],
+  acceptors: readonly Acceptor[],
+  taken: ReadonlySet<string>,
+): { readonly donor: Donor; readonly acceptor: Acceptor } | undefined {
+  for (const acceptor of acceptors) {
+    const waits = (donor: Donor): boolean =>
+      acceptor.ion !== undefined && taken.has(acceptor.ion.key) && taken.has(donor.key)
+    const holds = (donor: Donor): boolean => acceptor.lump !== undefined && !yieldsTo(acceptor.lump.form, donor.acid)
+    const donor = donors.find(one => neutralises(one.acid, acceptor.base) && !waits(one) && !holds(one))
+    if (donor) return { donor, acceptor }
+  }
+  return undefined
 }
 
 function given(vessel: Vessel, { key, acid, leaves }: Donor, protons: number): Vessel {
@@ -269,6 +297,7 @@ export function contact(vessel: Vessel, net: Net | undefined): Met {
   let now = vessel
   let extent = 0
   const kept = net ? keptFor(net) : new Set<string>()
+  const taken = new Set([...(net?.ions ?? [])].filter(([, by]) => by < 0).map(([key]) => key))
   const gases: Portion[] = []
   const take = (met: { vessel: Vessel; gases: readonly Portion[]; extent?: number }): number => {
     now = met.vessel
@@ -280,7 +309,7 @@ export function contact(vessel: Vessel, net: Net | undefined): Met {
     const before = now
     take(neutralised(now, 'strong'))
     if (net) take(react(now, net))
-    take(neutralised(now, undefined, kept))
+    take(neutralised(now, undefined, kept, taken))
     if (net) take(react(now, net))
     take(dissolvedMetals(now))
     now = thrownDown(now)
