@@ -446,6 +446,37 @@ describe('sparing salts in the form in which they fall', () => {
 })
 
 describe('preparations that nobody named', () => {
+  it('nitre from soda nitre and potash muriate: the salt that stands hot is filtered off, and a little water keeps the rest of it dissolved in the cold', () => {
+    /* The way of the works: 0.5 mol of each in 40 mL. Of 29.2 g of salt a third or more stands at 80 °C; the nitre of the cold liquor, 35 to 40 g of 50.6, holds less than 1 % of it. */
+    const [stage] = procedure(
+      one('NaNO3 + KCl -> KNO3 + NaCl', { species: 'KNO3' }, [solid('NaNO3', '42.5 g'), solid('KCl', '37.3 g')], {
+        solvent: '40 mL',
+      }),
+    ).stages
+    const hot = stage!.events.find(({ out }) => out.some(({ to }) => to === 'cake'))!
+    expect(hot.out.find(({ to }) => to === 'cake')!.matter[0]!.form).toBe('NaCl')
+    expect(hot.out.find(({ to }) => to === 'cake')!.matter[0]!.mass).toBeGreaterThan(9)
+    expect(stage!.product.mass!).toBeGreaterThan(33)
+    expect(stage!.product.mass!).toBeLessThan(42)
+    expect(stage!.product.with.reduce((sum, { mass }) => sum + mass, 0)).toBeLessThan(0.01 * stage!.product.mass!)
+  })
+  it('what does not dissolve hot in the water of its making gets more: potassium sulfate, 17.4 g in 48 g', () => {
+    const [stage] = procedure(
+      one('K2CO3 + H2SO4 -> K2SO4 + H2O + CO2', { species: 'K2SO4' }, [
+        solid('K2CO3', '13.8 g'),
+        {
+          species: 'H2SO4',
+          supply: { kind: 'solution', concentration: '2 mol/L' },
+          charge: { equivalents: 1 },
+        } as never,
+      ]),
+    ).stages
+    const added = stage!.events.findLast(({ operation }) => operation.do === 'add solvent')!.after
+    // 21.4 g in 100 g at 80 °C: 81 g of water and a little more.
+    expect(added.lumps).toEqual([])
+    expect(added.solvents.get('water')!).toBeGreaterThan(81)
+    expect(added.solvents.get('water')!).toBeLessThan(85)
+  })
   it('struvite comes down although ammonium would give phosphate a proton: 20.29 mmol, 4.98 g', () => {
     const [stage] = procedure(
       one(

@@ -39,14 +39,19 @@ function coolOut(course: Course, { stage }: Proposing, hot: number, curve: Curve
   if (course.vessel.celsius !== hot) take({ heatTo: `${hot} °C` })
   const planned = stage.bench.evaporate?.value
   const cold = Math.max(COLD, least)
+  const short = stage.bench.evaporate ? 0 : waterShort(course.vessel, course.setting)
+  if (short > 0) take({ addWater: kept(short, 'g') })
   const there = course.vessel.solvents.get(WATER) ?? 0
   const most = there - boilFor(course.vessel, course.setting, curve !== undefined && isFlat(curve))
-  const water = planned ?? there - pureFrom(course, { ...stage.product, celsius: cold }, most, there)
+  const water = planned ?? there - pureFrom(course, { ...stage.product, celsius: cold }, most, MORE * there)
   if (water > LEAST_BOILED * there) take({ evaporate: { water: kept(water, 'g') } })
+  else if (water < -LEAST_BOILED * there) take({ addWater: kept(-water, 'g') })
   take({ coolTo: `${cold} °C` })
   take({ filter: { retained: RETAINED } })
   take(...washesFor(course, form, Math.max(0, least)))
 }
+/** So many times its water a pot may get for the other salts to stay dissolved in the cold: more costs too much of the crop. A judgement. */
+const MORE = 1.5
 /** Less than this share of the water is not worth a boil; a judgement. */
 const LEAST_BOILED = 0.005
 
@@ -75,6 +80,31 @@ function washesFor(course: Course, product: Setting['product'], celsius: number)
   const each = cold?.ok && cold.value.grams > VERY_SOLUBLE ? WASH_SOLUBLE : WASH
   return [{ wash: { with: 'water', volume: kept(each * crystals, 'mL'), at: `${celsius} °C` } }]
 }
+
+/** g of water that is wanting for all crystals to dissolve at the temperature that the pot has; none where they do, where it is not known, or where they would not in a great deal. */
+function waterShort(vessel: Vessel, setting: Setting): number {
+  const there = vessel.solvents.get(WATER) ?? 0
+  const stands = (water: number): boolean => {
+    const solvents = new Map([...vessel.solvents, [WATER, water]])
+    const { vessel: rest, unknown } = atRest({ ...vessel, solvents }, setting.named, setting.own)
+    return unknown !== undefined || rest.lumps.some(({ is, moles }) => is === 'crystals' && moles > 0)
+  }
+  if (!(there > 0) || !vessel.lumps.some(({ is }) => is === 'crystals') || !stands(there)) return 0
+  let [low, high] = [there, there]
+  do {
+    low = high
+    high /= SCAN_BY
+  } while (stands(high) && high < MOST_ADDED * there)
+  if (stands(high)) return 0
+  for (let i = 0; i < 20; i++) {
+    const middle = (low + high) / 2
+    if (stands(middle)) low = middle
+    else high = middle
+  }
+  return high * SHORT - there
+}
+/** A pot is not filled up to more than so many times its water; a judgement. */
+const MOST_ADDED = 6
 
 /** So much water may go that the first crystals are about to come at the temperature that the pot has; where none come, most of it, but not so much that the liquor is stronger than the model can tell of. */
 function boilFor(vessel: Vessel, setting: Setting, flat: boolean): number {
@@ -106,7 +136,7 @@ interface Wanted {
   readonly form: Setting['product']
   readonly celsius: number
 }
-/** The least water, from so much up to all there is, from which the cold brings the product alone, in its form where that comes, and some liquor stays; so much where no amount does. */
+/** The least water, between two amounts, from which the cold brings the product alone, in its form where that comes, and some liquor stays; so much where no amount does. */
 function pureFrom(course: Course, wanted: Wanted, least: number, most: number): number {
   const inForm = pureFromAs(course, wanted, least, most, one => sameStuff(one, wanted.form))
   return (
