@@ -95,7 +95,7 @@ function waterShort(vessel: Vessel, setting: Setting): number {
     low = high
     high /= SCAN_BY
   } while (stands(high) && high < MOST_ADDED * there)
-  if (stands(high)) return 0
+  if (stands(high) || high > MOST_ADDED * there) return 0
   for (let i = 0; i < 20; i++) {
     const middle = (low + high) / 2
     if (stands(middle)) low = middle
@@ -103,8 +103,8 @@ function waterShort(vessel: Vessel, setting: Setting): number {
   }
   return high * SHORT - there
 }
-/** A pot is not filled up to more than so many times its water; a judgement. */
-const MOST_ADDED = 6
+/** A pot is not filled up to more than so many times its water: what comes down as it is made, as bicarbonate does, is filtered rather. A judgement. */
+const MOST_ADDED = 2
 
 /** So much water may go that the first crystals are about to come at the temperature that the pot has; where none come, most of it, but not so much that the liquor is stronger than the model can tell of. */
 function boilFor(vessel: Vessel, setting: Setting, flat: boolean): number {

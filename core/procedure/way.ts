@@ -62,8 +62,8 @@ function proposed(stage: ReadStage, own: readonly Curve[]): { way: Way; why: str
 
 /** Cold and warm between which the rise of a double salt is judged, °C: its kin’s curves reach so far. */
 const [COLD, WARM] = [5, 60]
-/** How many times as soluble a salt is at the hot end of its curve as in the cold must be over this for cooling to bring a crop; a judgement, no source. */
-const FLAT = 1.25
+/** How many times as soluble a salt is at the hot end of its curve as in the cold must be over this for cooling to bring a crop: at 1.5 a third of it comes. A judgement, no source. */
+const FLAT = 1.5
 function slopeOf(curve: Curve): number | undefined {
   const from = Math.max(5, Math.min(...curve.phases.map(one => one.from)))
   const to = Math.min(80, Math.max(...curve.phases.map(one => one.to)))
