@@ -27,7 +27,7 @@ const stageAnswer = ({ id, way, events, product, warnings, problems, named }: To
   })),
   product: { form: product.form, mass: product.mass ?? null, with: product.with },
   warnings: [
-    ...warnings,
+    ...warnings.map(({ code, message }) => ({ code, message: message.replace(/[{}]/g, '') })),
     ...problems.map(({ step, why, fix }) => ({ code: 'step.not-told', message: `${step}: ${why}; ${fix}.` })),
   ],
 })

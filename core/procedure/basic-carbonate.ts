@@ -18,7 +18,7 @@ export function tellBasic(course: Course, product: Formula): void {
   const known = basicCarbonatesOf(metal.text)
   course.warn(
     'carbonate.basic',
-    `${product.text} hardly comes pure from water: this ion takes water apart, and a basic carbonate falls${known.length > 0 ? `, such as ${known.join(' or ')}` : ''}, with the less carbonate the hotter the pot. The mass told is that of the plain carbonate: dissolve all of it on, or ignite a part and reckon by the oxide.`,
+    `{${product.text}} hardly comes pure from water: this ion takes water apart, and a basic carbonate falls${known.length > 0 ? `, such as ${known.map(form => `{${form}}`).join(' or ')}` : ''}, with the less carbonate the hotter the pot. The mass told is that of the plain carbonate: dissolve all of it on, or ignite a part and reckon by the oxide.`,
   )
 }
 

@@ -60,8 +60,8 @@ export function clear(course: Course, { sheet, stage }: Proposing, celsius: numb
 
 export function tellBeside(course: Course, strangers: readonly Lump[], product: Formula, fix: string): void {
   if (strangers.length === 0) return
-  const names = strangers.map(({ form }) => form.text).join(', ')
-  course.warn('solid.beside', `${names} stays solid beside ${product.text}, and will be in the crop: ${fix}.`)
+  const names = strangers.map(({ form }) => `{${form.text}}`).join(', ')
+  course.warn('solid.beside', `${names} stays solid beside {${product.text}}, and will be in the crop: ${fix}.`)
 }
 
 /** What boils off as acid or ammonia by the sheet is boiled off before the product is won. */

@@ -71,7 +71,7 @@ export function proposeStage(folding: Folding): StageProcedure {
     course.isKnown = false
     course.warn(
       'explosive',
-      `${explosive.species}: ${explosive.why}. No procedure is planned for it: ask a competent person.`,
+      `{${explosive.species}}: ${explosive.why}. No procedure is planned for it: ask a competent person.`,
     )
     return told(course, folding)
   }
@@ -100,9 +100,9 @@ export function foldSteps(
   for (const step of steps) course.take(step, realOf(step))
   const { missing, twice } = course.notOnce()
   for (const { species } of missing)
-    course.warn('charge.missing', `${species} stands on the sheet, and no step puts it into the vessel.`)
+    course.warn('charge.missing', `{${species}} stands on the sheet, and no step puts it into the vessel.`)
   for (const species of twice)
-    course.warn('charge.twice', `${species} goes in by more than one step: the sheet charges it once.`)
+    course.warn('charge.twice', `{${species}} goes in by more than one step: the sheet charges it once.`)
   return told(course, folding)
 }
 
@@ -135,7 +135,7 @@ function told(course: Course, { way, stage, start }: Folding): StageProcedure {
   if (way.way !== 'leave in the pot' && !findSubstance(stage.product.form, stage.own))
     course.warn(
       'nothing-known',
-      `Nothing is known here about ${stage.product.form.text}: not whether it is poisonous, nor what heat, light or rubbing do to it. Take it for harmful, make little, and ask a competent person.`,
+      `Nothing is known here about {${stage.product.form.text}}: not whether it is poisonous, nor what heat, light or rubbing do to it. Take it for harmful, make little, and ask a competent person.`,
     )
   tellForm(course, stage.product.form)
   tellMixed(course, stage.product.form)

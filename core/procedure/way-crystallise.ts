@@ -215,7 +215,7 @@ export function tellMixed(course: Course, product: Setting['product']): void {
     if (is === 'crystals' && mass > MIXED * whole && !sameStuff(dryOf(form).dry, dryOf(product).dry))
       course.warn(
         'crop.mixed',
-        `${grams(mass)} of ${form.text} come down with ${product.text}: filter them off hot or cold where only they stand, or take other salts.`,
+        `${grams(mass)} of {${form.text}} come down with {${product.text}}: filter them off hot or cold where only they stand, or take other salts.`,
       )
   }
 }
@@ -231,6 +231,6 @@ export function tellForm(course: Course, product: Setting['product']): void {
   if (other && course.isKnown)
     course.warn(
       'form.comes-as',
-      `${product.text} does not come this way: ${other.form.text} does. Isolate that, and take its water off in a stage of its own, or say ${other.form.text} as the form.`,
+      `{${product.text}} does not come this way: {${other.form.text}} does. Isolate that, and take its water off in a stage of its own, or say {${other.form.text}} as the form.`,
     )
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { findCurve, type PhasePicture } from '#core/solution'
 import { parseFormula } from '#core/formula'
 
@@ -15,18 +16,22 @@ const { picture, way, product } = defineProps<{
   product: string
 }>()
 
-const [WIDE, HIGH] = [720, 330]
+/** Drawn as wide as it is shown, so that its letters keep their size. */
+const frame = useTemplateRef('frame')
+const { width } = useElementSize(frame)
+const wide = computed(() => Math.round(Math.min(860, Math.max(300, width.value || 720))))
+const HIGH = 330
 const [LEFT, RIGHT, TOP, BOTTOM] = [52, 12, 14, 38]
 const ends = computed(() => ({
   celsius: [picture.celsius[0]!, picture.celsius.at(-1)!] as const,
   water: [picture.water[0]!, picture.water.at(-1)!] as const,
 }))
-const across = computed(() => (WIDE - LEFT - RIGHT) / picture.celsius.length)
+const across = computed(() => (wide.value - LEFT - RIGHT) / picture.celsius.length)
 const up = computed(() => (HIGH - TOP - BOTTOM) / picture.water.length)
 const share = (value: number, [from, to]: readonly [number, number]): number => (value - from) / (to - from)
 /** The middle of a cell is the place that was worked out: the ends stand half a cell in. */
 const xOf = (celsius: number): number =>
-  LEFT + across.value / 2 + share(celsius, ends.value.celsius) * (WIDE - LEFT - RIGHT - across.value)
+  LEFT + across.value / 2 + share(celsius, ends.value.celsius) * (wide.value - LEFT - RIGHT - across.value)
 const yOf = (water: number): number =>
   HIGH - BOTTOM - up.value / 2 - share(water, ends.value.water) * (HIGH - TOP - BOTTOM - up.value)
 
@@ -80,10 +85,12 @@ const hasUnknown = computed(() => picture.cells.some(row => row.includes(-1)))
 </script>
 
 <template>
-  <figure class="m-0">
+  <figure ref="frame" class="m-0">
     <svg
-      :viewBox="`0 0 ${WIDE} ${HIGH}`"
-      class="w-full max-w-[860px] font-sans"
+      :viewBox="`0 0 ${wide} ${HIGH}`"
+      class="block font-sans"
+      :width="wide"
+      :height="HIGH"
       role="img"
       aria-label="Which solids stand, over temperature and water, with the way of this pot; the fields are listed below"
     >
@@ -106,7 +113,7 @@ const hasUnknown = computed(() => picture.cells.some(row => row.includes(-1)))
       <rect
         :x="LEFT"
         :y="TOP"
-        :width="WIDE - LEFT - RIGHT"
+        :width="wide - LEFT - RIGHT"
         :height="HIGH - TOP - BOTTOM"
         fill="none"
         stroke="#b9b3a2"
@@ -115,7 +122,7 @@ const hasUnknown = computed(() => picture.cells.some(row => row.includes(-1)))
         <text v-for="t in ticks(...ends.celsius, 10)" :key="`t${t}`" :x="xOf(t)" :y="HIGH - 20" text-anchor="middle">
           {{ t }}
         </text>
-        <text :x="WIDE - RIGHT" :y="HIGH - 4" text-anchor="end">°C</text>
+        <text :x="wide - RIGHT" :y="HIGH - 4" text-anchor="end">°C</text>
         <text v-for="w in ticks(...ends.water, 6)" :key="`w${w}`" :x="LEFT - 6" :y="yOf(w) + 4" text-anchor="end">
           {{ w }}
         </text>
