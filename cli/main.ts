@@ -3,6 +3,7 @@ import type { Command } from './commands/command'
 import { crystallise } from './commands/crystallise'
 import { dissolve } from './commands/dissolve'
 import { empirical } from './commands/empirical'
+import { explain } from './commands/explain'
 import { gravimetric } from './commands/gravimetric'
 import { hydrate } from './commands/hydrate'
 import { dilute } from './commands/dilute'
@@ -27,6 +28,7 @@ const commands: readonly Command[] = [
   titrate,
   dilute,
   procedure,
+  explain,
 ]
 
 const usage = `bin/zl COMMAND ARGUMENT prints the answer as JSON. bin/zl COMMAND --help tells more.

@@ -322,6 +322,54 @@ describe('bin/zl', () => {
     expect(chalk.forms[0].purityPercent).toBeCloseTo(97.47, 1)
   }, 30_000)
 
+  it('explains a yield over everything: water that two weighings show leaving, and every mole booked', () => {
+    /* 0.1000 mol of zinc make 28.75 g of heptahydrate; 31.90 and then 31.20 g were weighed: at least 2.45 g too much. */
+    const by = '6f1c1c62-8a53-4b5e-9d21-0d6a3b1f1a02'
+    const weighed = (value: string, minute: number) => ({
+      kind: 'reading',
+      id: `6f1c1c62-8a53-4b5e-9d21-0d6a3b1f1a${minute}`,
+      at: `2026-05-04T09:${minute}:00Z`,
+      by,
+      about: { what: 'product', stage: 's1', crop: 1 },
+      measure: 'net',
+      value,
+      typed: true,
+    })
+    const document = {
+      format: 'zip-ledger/batch',
+      version: 2,
+      title: 'Zinc sulfate',
+      plan: {
+        stages: [
+          {
+            id: 's1',
+            equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+            reagents: [
+              { species: 'Zn', supply: { kind: 'solid' }, charge: { mass: '6.540 g' } },
+              { species: 'H2SO4', supply: { kind: 'solution', concentration: '2.00 mol/L' }, charge: { volume: '50.0 mL' } },
+            ],
+            product: { species: 'ZnSO4', form: 'ZnSO4·7H2O' },
+          },
+        ],
+      },
+    } // prettier-ignore
+    const told = answerOf(['explain', '-'], { document, entries: [weighed('31.90 g', 10), weighed('31.20 g', 40)] })
+    expect(told).toMatchObject({ stage: 's1', form: 'ZnSO4·7H2O', actual: 31.2 })
+    expect(told.percent).toBeCloseTo(108.5, 1)
+    expect(told.causes[0]).toMatchObject({ code: 'wet', sufficient: true })
+    expect(told.causes[0].for.join(' ')).toContain('falling')
+    expect(told.causes.reduce((sum: number, { belief }: { belief: number }) => sum + belief, 0)).toBeCloseTo(1, 9)
+    const [zinc] = told.ledger
+    expect(zinc.out.crystals).toBeCloseTo(31.2 / 287.56, 4)
+    const out = Object.values(zinc.out as Record<string, number>).reduce((sum, one) => sum + one, 0)
+    expect(zinc.in - out).toBeCloseTo(zinc.open, 9)
+    expect(errorOf(['explain', '-'], { document, entries: [] })).toMatchObject({ code: 'explain.not-weighed' })
+    expect(errorOf(['explain', '-'], { document, entries: [], stage: 's9' })).toMatchObject({
+      code: 'explain.no-stage',
+    })
+    expect(errorOf(['explain', '-'], { document: { format: 'x' } })).toMatchObject({ code: 'input.unreadable' })
+  }, 30_000)
+
   it('tells what it can do, and refuses the rest in one line of JSON', () => {
     expect(zl([]).out).toContain('balance EQUATION')
     expect(zl(['--help']).status).toBe(0)
