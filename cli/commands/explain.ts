@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { explainYield, ladderOf, type CauseCode, type Explanation } from '#core/cause'
+import { codeOf, explainYield, ladderOf, type Explanation } from '#core/cause'
 import { readDocument, readEntry, type BatchDocument, type Unreadable } from '#core/document'
 import { foldJournal, type Entry } from '#core/journal'
 import { judgeBatch, ledgerOf, type LedgerRow } from '#core/outcome'
@@ -16,29 +16,6 @@ const schema = z.strictObject({
   entries: z.array(z.unknown()).default([]),
   stage: z.string().exactOptional(),
 })
-
-/** The ranking’s own codes as scripts know them. */
-const codes: Readonly<Record<CauseCode, string>> = {
-  water: 'wet',
-  'heavier form': 'heavier hydrate',
-  'by-product': 'by-product',
-  'soluble excess': 'excess reagent',
-  'undissolved solid': 'unreacted solid',
-  digits: 'digits swapped',
-  'factor of two': 'factor of two',
-  'waters left out': 'waters left out',
-  'left in the liquor': 'left in the liquor',
-  'lost in the wash': 'wash loss',
-  spilled: 'transfer loss',
-  'weak reagent': 'weak reagent',
-  'not finished': 'not finished',
-  'lighter form': 'lighter hydrate',
-  'reagent was a hydrate': 'wrong hydrate charged',
-  'second crop': 'crop not taken',
-  'other salt': 'other salt',
-  'side reaction': 'side reaction',
-  'wrong limiting reagent': 'wrong limiting reagent',
-}
 
 function read(question: z.output<typeof schema>): Checked<{ document: BatchDocument; entries: Entry[] }, CommandError> {
   const document = readDocument(question.document)
@@ -119,7 +96,7 @@ function believed(explanations: readonly Explanation[]) {
   const all = explanations.reduce((sum, { weight }) => sum + weight, OTHER)
   return [
     ...explanations.map(one => ({
-      code: codes[one.cause],
+      code: codeOf[one.cause],
       title: bare(one.title),
       belief: one.weight / all,
       sufficient: one.suffices === 'alone',

@@ -1,3 +1,4 @@
+export { codeOf } from './code'
 export { type LeftoverJudgement, judgeLeftovers } from './explain-leftover'
 export { type YieldJudgement, explainYield } from './explain-yield'
 export { type CauseCode, type Explanation } from './explanation'
