@@ -359,6 +359,10 @@ describe('bin/zl', () => {
     expect(told.causes[0]).toMatchObject({ code: 'wet', sufficient: true })
     expect(told.causes[0].for.join(' ')).toContain('falling')
     expect(told.causes.reduce((sum: number, { belief }: { belief: number }) => sum + belief, 0)).toBeCloseTo(1, 9)
+    // The same twice, minutes apart, is neither falling nor constant.
+    const soon = answerOf(['explain', '-'], { document, entries: [weighed('31.20 g', 10), weighed('31.20 g', 12)] })
+    const wet = soon.causes.find(({ code }: { code: string }) => code === 'wet')
+    expect([...wet.for, ...wet.against].join(' ')).not.toMatch(/falling|agree/)
     const [zinc] = told.ledger
     expect(zinc.out.crystals).toBeCloseTo(31.2 / 287.56, 4)
     const out = Object.values(zinc.out as Record<string, number>).reduce((sum, one) => sum + one, 0)

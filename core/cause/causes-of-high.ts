@@ -45,7 +45,7 @@ function water(facts: YieldFacts): Explanation[] {
       [
         { says: dryness.count <= 1 && 'It was weighed once: nothing shows that it is dry.', times: 1.3 },
         {
-          says: dryness.count > 1 && !dryness.isConstant && !dryness.isRising && 'Its mass was still falling.',
+          says: dryness.isFalling && 'Its mass was still falling.',
           times: 2.2,
         },
         { says: !wasDone(facts, 'dry', 'desiccate', 'ignite') && 'No drying is recorded.', times: 1.6 },

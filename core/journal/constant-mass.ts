@@ -12,6 +12,8 @@ export interface Dryness {
   /** Last less the one before, g. */
   readonly difference?: number
   readonly isRising: boolean
+  /** The last lies under the one before by more than the tolerance. */
+  readonly isFalling: boolean
   /** Hours after the first weighing at which what is still to be lost is within the tolerance: likely, at the earliest, at the latest. */
   readonly expected?: { readonly hours: number; readonly from: number; readonly to: number; readonly end: number }
 }
@@ -28,12 +30,13 @@ export const toleranceOf = (resolution: number): number => 2 * resolution
 export function judgeDryness(points: readonly DryPoint[], tolerance: number): Dryness {
   const last = points.at(-1)
   const before = points.at(-2)
-  if (!last || !before) return { isConstant: false, isRising: false }
+  if (!last || !before) return { isConstant: false, isRising: false, isFalling: false }
   const difference = last.mass - before.mass
   // Two readings in one go show that the balance is steady, not that nothing leaves any more.
   const isConstant = Math.abs(difference) <= tolerance + 1e-9 && last.hours - before.hours >= LEAST_DRYING
   const isRising = difference > tolerance + 1e-9
-  const base = { isConstant, difference, isRising }
+  const isFalling = difference < -tolerance - 1e-9
+  const base = { isConstant, difference, isRising, isFalling }
   if (isConstant || isRising || points.length < 3) return base
   const best = predict(points, tolerance)
   if (!best) return base
