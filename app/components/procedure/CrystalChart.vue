@@ -6,6 +6,7 @@ import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import type { Curve } from '#core/solution'
 import { lowered } from '~/composables/useLowered'
+import { chartFont, solubilityAxes } from '~/composables/useSolubilityAxes'
 
 export interface PathPoint {
   readonly celsius: number
@@ -36,34 +37,17 @@ const between = ({ points, at }: Curve['phases'][number]): [number, number][] =>
   })
 }
 const SHADES = ['#17695c', '#5fb6a4', '#0f4f45'] as const
-const font = { fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif', color: '#566063' }
 const top = computed(() => {
   const most = Math.max(...path.map(({ grams }) => grams), ...real.map(({ grams }) => grams), 1)
   return Math.ceil((most * 1.35) / 10) * 10
 })
 const option = computed(() => ({
   animation: false,
-  textStyle: font,
+  textStyle: chartFont,
   grid: { left: 46, right: 16, top: 58, bottom: 40 },
-  legend: { top: 0, left: 0, itemWidth: 18, textStyle: font },
+  legend: { top: 0, left: 0, itemWidth: 18, textStyle: chartFont },
   tooltip: { trigger: 'item', valueFormatter: (value: number) => `${Number(value).toFixed(1)} g` },
-  xAxis: {
-    type: 'value',
-    min: 0,
-    max: 100,
-    name: '°C',
-    nameLocation: 'middle',
-    nameGap: 24,
-    splitLine: { lineStyle: { color: '#eceadf' } },
-  },
-  yAxis: {
-    type: 'value',
-    min: 0,
-    max: top.value,
-    name: 'g in 100 g water',
-    nameTextStyle: { align: 'left', padding: [0, 0, 0, -40] },
-    splitLine: { lineStyle: { color: '#eceadf' } },
-  },
+  ...solubilityAxes(top.value),
   series: [
     ...curve.phases.map((phase, i) => ({
       type: 'line',

@@ -6,6 +6,7 @@ import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import { branchesAt, saturationAt, type Curve } from '#core/solution'
 import { lowered } from '~/composables/useLowered'
+import { chartFont, solubilityAxes } from '~/composables/useSolubilityAxes'
 
 /** A curve with its branches: where each solid is the stable one, drawn on where it is not, the table's points, the lab's own beside them, and where a batch stood. */
 const { curve, beside, stood } = defineProps<{
@@ -17,7 +18,6 @@ const { curve, beside, stood } = defineProps<{
 use([LineChart, ScatterChart, GridComponent, LegendComponent, TooltipComponent, CanvasRenderer])
 
 const SHADES = ['#17695c', '#5fb6a4', '#0f4f45', '#8fc7ba'] as const
-const font = { fontFamily: 'Atkinson Hyperlegible Next Variable, sans-serif', color: '#566063' }
 const degrees = Array.from({ length: 201 }, (_, i) => i / 2)
 
 /** Where this solid is the stable one, and where it is drawn on beside another: null breaks the line. */
@@ -46,27 +46,11 @@ const legend = computed(() => [
 ])
 const option = computed(() => ({
   animation: false,
-  textStyle: font,
+  textStyle: chartFont,
   grid: { left: 52, right: 16, top: 60, bottom: 40 },
-  legend: { top: 0, left: 0, itemWidth: 18, textStyle: font, data: legend.value },
+  legend: { top: 0, left: 0, itemWidth: 18, textStyle: chartFont, data: legend.value },
   tooltip: { trigger: 'item', valueFormatter: (value: number) => `${Number(value).toPrecision(3)} g` },
-  xAxis: {
-    type: 'value',
-    min: 0,
-    max: 100,
-    name: '°C',
-    nameLocation: 'middle',
-    nameGap: 24,
-    splitLine: { lineStyle: { color: '#eceadf' } },
-  },
-  yAxis: {
-    type: 'value',
-    min: 0,
-    max: top.value > 20 ? Math.ceil(top.value / 10) * 10 : Number(top.value.toPrecision(1)),
-    name: 'g in 100 g water',
-    nameTextStyle: { align: 'left', padding: [0, 0, 0, -40] },
-    splitLine: { lineStyle: { color: '#eceadf' } },
-  },
+  ...solubilityAxes(top.value > 20 ? Math.ceil(top.value / 10) * 10 : Number(top.value.toPrecision(1))),
   series: [
     ...branches.value.flatMap(({ name, stable, drawn, points }, i) => {
       const color = SHADES[i % SHADES.length]
