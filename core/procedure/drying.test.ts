@@ -86,6 +86,11 @@ describe('dryingAdvice', () => {
     expect(checked).toBeGreaterThan(100)
   })
 
+  it('never tells how to dry what explodes, not even a little of it', () => {
+    expect(dryingAdvice(f('AgN3'))).toMatchObject({ never: expect.stringContaining('explode'), options: [] })
+    expect(dryingAdvice(f('KClO4')).never).toBeUndefined()
+  })
+
   it('gives no advice on what it does not know', () => {
     expect(dryingAdvice(f('K2[Ni(C2O4)2]'))).toMatchObject({ known: false, options: [] })
   })

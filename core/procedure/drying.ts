@@ -37,6 +37,8 @@ export const dryingTimeWords = ({ least, most, note }: DryingTime): string =>
 export interface DryingAdvice {
   readonly form: string
   readonly known: boolean
+  /** Why it is not dried at all. */
+  readonly never?: string
   readonly options: readonly DryingOption[]
   /** Where practitioners differ, both ways. */
   readonly schools: readonly string[]
@@ -68,9 +70,9 @@ export function dryingAdvice(
   curves: readonly Curve[] = [],
 ): DryingAdvice {
   const found = findSubstance(form, own)
-  const explosive = explosiveBy(form)
-  if (!found || explosive !== undefined)
-    return { form: form.text, known: false, options: [], schools: explosive ? [`Not dried here: ${explosive}.`] : [] }
+  const never = explosiveBy(form)
+  if (never !== undefined) return { form: form.text, known: false, never, options: [], schools: [] }
+  if (!found) return { form: form.text, known: false, options: [], schools: [] }
   const { row, waters } = found
   const until = row.forms?.find(([count]) => Math.abs(count - waters) < 1e-9)?.[3]
   const limit = Math.min(until ?? Infinity, row.decomposes ?? Infinity)

@@ -132,7 +132,8 @@ const EXOTHERM = 15
 
 function told(course: Course, { way, stage, start }: Folding): StageProcedure {
   if (way.way === 'own') course.isKnown = false
-  if (way.way !== 'leave in the pot' && !findSubstance(stage.product.form, stage.own))
+  const isKnown = findSubstance(stage.product.form, stage.own) ?? explosiveBy(stage.product.form)
+  if (way.way !== 'leave in the pot' && isKnown === undefined)
     course.warn(
       'nothing-known',
       `Nothing is known here about {${stage.product.form.text}}: not whether it is poisonous, nor what heat, light or rubbing do to it. Take it for harmful, make little, and ask a competent person.`,

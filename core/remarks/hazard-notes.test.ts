@@ -1,12 +1,17 @@
 import { expect, it } from 'vitest'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
 import { hazardNotes } from './hazard-notes'
+import { sheetNotes } from './margin'
 
-function notesOf(stage: Omit<StagePlan, 'id'>) {
+function readOf(stage: Omit<StagePlan, 'id'>) {
   const read = readPlan({ stages: [{ id: 's1', ...stage }] })
   const sheet = read.ok ? computeReadPlan(read.value) : read
   if (!read.ok || !sheet.ok) throw new Error('the plan does not read')
-  return hazardNotes(sheet.value.stages[0]!, read.value.stages[0]!)
+  return { sheet: sheet.value.stages[0]!, stage: read.value.stages[0]!, room: read.value.room }
+}
+const notesOf = (plan: Omit<StagePlan, 'id'>) => {
+  const { sheet, stage } = readOf(plan)
+  return hazardNotes(sheet, stage)
 }
 const acid = (concentration: string) =>
   notesOf({
@@ -46,7 +51,7 @@ it('six per cent peroxide feeds no fire', () => {
 })
 
 it('what explodes stands above everything', () => {
-  const [first] = notesOf({
+  const { sheet, ...setting } = readOf({
     equation: 'AgNO3 + NaN3 -> AgN3 + NaNO3',
     reagents: [
       { species: 'AgNO3', supply: { kind: 'solid' }, charge: { mass: '1 g' } },
@@ -54,6 +59,7 @@ it('what explodes stands above everything', () => {
     ],
     product: { species: 'AgN3' },
   })
+  const [first] = sheetNotes(sheet, setting)
   expect(first).toMatchObject({ tone: 'hazard', tag: 'Explosive' })
   expect(first!.text).toContain('when they are touched')
 })

@@ -5,8 +5,18 @@ import type { ReadStage, StageSheet } from '#core/sheet'
 import type { MarginNote } from './note'
 import { capital, listed } from './words'
 
+/** What of a stage is known to explode; it stands above all else. */
+export const explosiveNotes = ({ reagents, products }: StageSheet): MarginNote[] =>
+  [...reagents, ...products].flatMap(({ species }): MarginNote[] => {
+    const read = parseFormula(species)
+    const why = read.ok ? explosiveBy(read.value) : undefined
+    if (why === undefined) return []
+    const text = `{${species}}: ${why}. No procedure is planned for it: ask a competent person.`
+    return [{ tone: 'hazard', tag: 'Explosive', text }]
+  })
+
 /**
- * What explodes first; then one note for substances with the same statements, gravest first: those of the strength that is taken, where limits by strength are known, else those of the usual form of sale.
+ * One note for substances with the same statements, gravest first: those of the strength that is taken, where limits by strength are known, else those of the usual form of sale.
  */
 export function hazardNotes({ reagents, products }: StageSheet, { own, reagents: supplied }: ReadStage): MarginNote[] {
   const groups = new Map<string, { readonly hazards: readonly HazardCode[]; readonly rows: SubstanceRow[] }>()
@@ -25,19 +35,6 @@ export function hazardNotes({ reagents, products }: StageSheet, { own, reagents:
     group.rows.push(row)
     groups.set(key, group)
   }
-  const explode = [...reagents, ...products].flatMap(({ species }): MarginNote[] => {
-    const read = parseFormula(species)
-    const why = read.ok ? explosiveBy(read.value) : undefined
-    return why === undefined
-      ? []
-      : [
-          {
-            tone: 'hazard',
-            tag: 'Explosive',
-            text: `{${species}}: ${why}. It is not planned here; ask a competent person.`,
-          },
-        ]
-  })
   const notes = [...groups.values()]
     .sort((a, b) => gravest(a.hazards) - gravest(b.hazards))
     .map(({ hazards, rows }): MarginNote => ({
@@ -45,10 +42,9 @@ export function hazardNotes({ reagents, products }: StageSheet, { own, reagents:
       tag: 'Hazard',
       text: `${capital(listed(rows.map(({ name }) => name)))}${rows.length > 1 ? ': each' : ''} ${statements(hazards, 3)}.`,
     }))
-  return notes.length === 0 && explode.length === 0
+  return notes.length === 0
     ? []
     : [
-        ...explode,
         ...notes,
         {
           tone: 'info',

@@ -1,15 +1,16 @@
 import { formatFigure } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import { benchNotes } from './bench-notes'
-import { hazardNotes } from './hazard-notes'
+import { explosiveNotes, hazardNotes } from './hazard-notes'
 import type { MarginNote, Setting } from './note'
 import { listed } from './words'
 
-/** Hazards of what is at hand, gas, water, vessel and heat, what limits, and what is left over and where it goes. */
+/** What explodes; gas, water, vessel and heat; hazards of what is at hand; what limits, and what is left over and where it goes. */
 export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {
   const { stage, room } = setting
   const isRead = stage.unread.length === 0 && room.unread.length === 0
   return [
+    ...explosiveNotes(sheet),
     ...(isRead ? benchNotes(sheet, setting) : []),
     ...hazardNotes(sheet, setting.stage),
     ...warningNotes(sheet).filter(() => isRead),

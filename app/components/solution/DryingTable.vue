@@ -11,7 +11,10 @@ const looks = {
 </script>
 
 <template>
-  <p v-if="!advice.known" class="text-[14px]">
+  <p v-if="advice.never" class="text-[14px] font-semibold text-red">
+    <FormulaText :text="advice.form" /> is not dried here: {{ advice.never }}. Ask a competent person.
+  </p>
+  <p v-else-if="!advice.known" class="text-[14px]">
     The table does not know <FormulaText :text="advice.form" />, so it gives no advice: dry a little first, and weigh
     until constant.
   </p>
