@@ -1,5 +1,5 @@
 import * as z from 'zod'
-import { codeOf, explainYield, ladderOf, type Explanation } from '#core/cause'
+import { explainYield, ladderOf, type Explanation, type YieldJudgement } from '#core/cause'
 import { readDocument, readEntry, type BatchDocument, type Unreadable } from '#core/document'
 import { foldJournal, type Entry } from '#core/journal'
 import { judgeBatch, ledgerOf, type LedgerRow } from '#core/outcome'
@@ -63,7 +63,7 @@ function answer(question: z.output<typeof schema>): Answer {
       message: `The product of ${stage} is not weighed, or what was charged does not make it.`,
       hint: 'A reading about the product is { "kind": "reading", "about": { "what": "product", "stage", "crop" }, "measure": "net", "value" }.',
     })
-  const { facts, difference, explanations } = judged
+  const { facts, difference } = judged
   const { result } = actual.value
   return ok({
     stage,
@@ -78,7 +78,7 @@ function answer(question: z.output<typeof schema>): Answer {
       verdict,
       why: bare(why),
     })),
-    causes: believed(explanations).map(told => ({
+    causes: believed(judged).map(told => ({
       ...told,
       needs: { what: told.needs, mass: Math.abs(difference.value) },
     })),
@@ -88,29 +88,29 @@ function answer(question: z.output<typeof schema>): Answer {
 
 const bare = (text: string): string => text.replace(/[{}]/g, '')
 
-/** Of the weight of a usual cause with nothing for or against it, so much is kept for what is not in the list; a judgement. */
-const OTHER = 0.1
-
-/** Each cause with its share of the weights, the rest for none of them. */
-function believed(explanations: readonly Explanation[]) {
-  const all = explanations.reduce((sum, { weight }) => sum + weight, OTHER)
+/** Each cause with its share of belief; an ordinary run and what the table does not hold are none of them. */
+function believed({ explanations, none }: YieldJudgement) {
+  const told = explanations.reduce((sum, { belief }) => sum + belief, 0)
   return [
-    ...explanations.map(one => ({
-      code: codeOf[one.cause],
+    ...explanations.map((one: Explanation) => ({
+      code: one.cause as string,
       title: bare(one.title),
-      belief: one.weight / all,
-      sufficient: one.suffices === 'alone',
+      belief: one.belief,
+      sufficient: one.suffices,
       needs: bare(one.needs),
       most: { mass: one.most ?? null },
-      for: one.speaksFor.map(bare),
-      against: one.speaksAgainst.map(bare),
+      for: one.speaksFor.map(({ says }) => bare(says)),
+      against: one.speaksAgainst.map(({ says }) => bare(says)),
       settle: bare(one.settle),
     })),
     {
       code: 'other',
-      title: 'None of these',
-      belief: OTHER / all,
-      sufficient: false,
+      title:
+        none.ordinary > none.other
+          ? 'None of these: a run like others, as far as the readings tell'
+          : 'None of these: something that the table does not hold',
+      belief: 1 - told,
+      sufficient: none.ordinary > none.other,
       needs: '',
       most: { mass: null },
       for: [],
@@ -144,7 +144,7 @@ export const explain: Command = {
   takes: 'BATCH.json',
   about: 'what would explain the yield of a batch, its forms, and where every mole went',
   help: `Keys: document and entries[], as docs/batch-format.md has them, stage? (the last one where left out)
-"belief" is a share of the weights of the present ranking, with a part for none of them: an order, not yet a probability that was tested.
+"belief" is a share of one by Bayes' rule over the table of evidence (docs/causes.md), with a part for none of them ("other").
 "sufficient": the cause alone can reach the reading. "most": the most that there can be of it in this batch, null where nothing bounds it.
 In "ledger", moles: what dried into the crop counts as crystals, a solid that was filtered off and not weighed as paper.
 

@@ -1,5 +1,4 @@
 import { expect, it } from 'vitest'
-import { codeOf } from './code'
 import { explainYield } from './explain-yield'
 import { settingOf, type HeldOut } from './fixtures/held-out-build'
 import { halfOne } from './fixtures/held-out-one'
@@ -8,7 +7,7 @@ import { halfOne } from './fixtures/held-out-one'
 function placeOf(one: HeldOut): number {
   const judged = explainYield(settingOf(one))
   if (!judged) throw new Error(`${one.name}: not judged`)
-  const place = judged.explanations.findIndex(({ cause }) => codeOf[cause] === one.code)
+  const place = judged.explanations.findIndex(({ cause }) => cause === one.code)
   return place < 0 ? Infinity : place
 }
 const moved = (one: HeldOut, by: number): HeldOut => ({

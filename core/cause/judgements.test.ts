@@ -10,7 +10,9 @@ import { plannedAccounts } from '#core/outcome'
 import { sheetNotes } from '#core/remarks'
 import { Tape } from '#core/outcome'
 import type { MarginNote } from '#core/remarks'
+import { acidityOf, isBase } from './acidity'
 import { ladderOf } from './ladder'
+import { tableFor } from './table'
 import { judgeLeftovers } from './explain-leftover'
 import { recoveredOf } from '#core/outcome'
 import { residuesOf } from '#core/outcome'
@@ -119,32 +121,38 @@ describe('a gas that can be lit', () => {
 })
 
 describe('basic salts on the ladder', () => {
-  /** The rungs of a batch whose excess and limiting reagent are these. */
-  const basics = (insoluble: readonly string[], limiting: readonly string[]) => {
+  it.each([
+    ['base', 'possible', 'a base was in excess'],
+    ['acid used up', 'possible', 'the acid limits: little is left to keep the liquor acid'],
+    ['acid', 'unlikely', 'acid was left in the liquor'],
+    ['salts', 'unlikely', 'no base was put to it, and long boiling alone makes little'],
+  ] as const)('hang on what keeps the liquor: %s', (acidity, verdict, why) => {
     const { facts } = judged(named('zinc sulfate, first crop only'))
-    const basic = { form: facts.product, kind: 'basic' as const, metals: 1 }
-    const with_ = {
-      ...facts,
-      relatives: [basic],
-      insolubleExcess: insoluble.map(form => ({ form, grams: 1 })),
-      limiting: limiting.map(species => ({ species, isSolid: false, grams: 1 })),
-    }
-    const rung = ladderOf(with_, { theoretical: facts.most, actual: facts.weighed }).find(
-      ({ kind }) => kind === 'basic',
-    )!
-    return [rung.verdict, rung.why]
-  }
-  it.each([['CuO'], ['Cu(OH)2'], ['CoCO3'], ['Fe2O3']])('are possible with %s in excess', form =>
-    expect(basics([form], ['H2SO4'])).toEqual(['possible', 'a base was in excess']),
+    const basic = { form: facts.product, kind: 'basic' as const, shared: 'Zn', units: 1 }
+    const rung = ladderOf(
+      { ...facts, relatives: [basic], acidity },
+      { theoretical: facts.most, actual: facts.weighed },
+    ).find(({ kind }) => kind === 'basic')!
+    expect([rung.verdict, rung.why]).toEqual([verdict, why])
+  })
+  it.each([['CuO'], ['Cu(OH)2'], ['CoCO3'], ['Fe2O3'], ['CuCO3·Cu(OH)2']])('takes %s for a base', form =>
+    expect(isBase(form)).toBe(true),
   )
-  it.each([['Zn'], ['ZnS'], ['CuSCN'], ['MoO3']])('are not the work of %s in excess', form =>
-    expect(basics([form], ['Zn'])[1]).not.toBe('a base was in excess'),
+  it.each([['Zn'], ['ZnS'], ['CuSCN'], ['MoO3'], ['NaHSO4']])('does not take %s for one', form =>
+    expect(isBase(form)).toBe(false),
   )
-  it('are possible where the acid limits, and a chloride of mercury is no acid', () => {
-    expect(basics([], ['H2SO4'])).toEqual(['possible', 'the acid limits: little is left to keep the liquor acid'])
-    expect(basics([], ['CH3COOH'])[0]).toBe('possible')
-    expect(basics([], ['HgCl2'])).toEqual(['unlikely', 'acid was left in the liquor'])
-    expect(basics([], ['Zn'])[0]).toBe('unlikely')
+  it('tells what is left of an acid, a base, or neither', () => {
+    const kept = (acid1: string, base: string) =>
+      acidityOf(
+        read({
+          equation: 'CuO + H2SO4 -> CuSO4 + H2O',
+          reagents: [solid('CuO', { mass: base }), acid('H2SO4', { volume: acid1 })],
+          product: { species: 'CuSO4' },
+        }).sheet,
+      )
+    // 50 mL of 2 mol/L take 7.95 g of the oxide.
+    expect(kept('50.0 mL', '9.00 g')).toBe('base')
+    expect(kept('50.0 mL', '7.00 g')).toBe('acid')
   })
 })
 
@@ -179,17 +187,14 @@ describe('what sticks to filter and glass', () => {
 
 describe('what a wash leaves of the liquor', () => {
   /* 4.36 g of sulfate in the liquor: none of it washed, all could be there; two portions that leave a third each, 0.47 g. */
-  const most = (washes: number): number | undefined =>
-    judged({ ...named('cuprate not washed, dry'), skipped: [], washes }).explanations.find(
-      ({ cause }) => cause === 'by-product',
-    )?.most
+  const most = (more: Partial<Planted>): number =>
+    tableFor(judged({ ...named('cuprate not washed, dry'), ...more }).facts).find(({ code }) => code === 'by-product')!
+      .most!
   it('falls to a third with each portion', () => {
-    const none = judged(named('cuprate not washed, dry')).explanations.find(
-      ({ cause }) => cause === 'by-product',
-    )!.most!
+    const none = most({})
     expect(none).toBeCloseTo(4.36, 1)
-    expect(most(1)! / none).toBeCloseTo(0.33, 2)
-    expect(most(2)! / none).toBeCloseTo(0.33 ** 2, 2)
+    expect(most({ skipped: [], washes: 1 }) / none).toBeCloseTo(0.33, 2)
+    expect(most({ skipped: [], washes: 2 }) / none).toBeCloseTo(0.33 ** 2, 2)
   })
 })
 

@@ -4,8 +4,7 @@ import { realAccounts } from '#core/outcome'
 import { judgeBatch } from '#core/outcome'
 import { challengeOf } from '#core/outcome'
 import type { LeftoverJudgement } from './explain-leftover'
-import { explainYield, type YieldJudgement } from './explain-yield'
-import type { Explanation } from './explanation'
+import { explainYield, type Explanation, type YieldJudgement } from './explain-yield'
 import { ladderOf, type Rung } from './ladder'
 import { ledgerOf, type LedgerRow } from '#core/outcome'
 import { residuesOf, type Residues } from '#core/outcome'
@@ -17,6 +16,9 @@ export interface BatchVerdict {
   readonly kind: YieldJudgement['kind']
   readonly difference: Figure
   readonly explanations: readonly Explanation[]
+  readonly none: YieldJudgement['none']
+  readonly together: YieldJudgement['together']
+  readonly divide?: NonNullable<YieldJudgement['divide']>
   readonly leftovers: readonly LeftoverJudgement[]
   readonly rungs: readonly Rung[]
   readonly ledger: readonly LedgerRow[]
@@ -29,12 +31,15 @@ export function verdictOf(setting: YieldSetting): BatchVerdict | undefined {
   const judgement = explainYield(setting)
   const actual = judgeBatch(setting.plan, setting.lines, setting.stageId)
   if (!judgement || !actual.ok || !actual.value.result) return undefined
-  const { facts, kind, difference, explanations } = judgement
+  const { facts, kind, difference, explanations, none, together, divide } = judgement
   const challenge = challengeOf(facts)
   return {
     kind,
     difference,
     explanations,
+    none,
+    together,
+    ...(divide && { divide }),
     leftovers: facts.leftovers,
     rungs: ladderOf(facts, actual.value.result),
     ledger: ledgerOf(actual.value, facts),

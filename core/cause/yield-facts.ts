@@ -1,4 +1,4 @@
-import { findSubstance, inAirOf, parseFormula, type Formula } from '#core/formula'
+import { colourOf, findSubstance, formsOf, inAirOf, parseFormula, type Formula } from '#core/formula'
 import {
   aboutWords,
   cropsOf,
@@ -11,6 +11,7 @@ import {
   type JournalLine,
   type Operation,
   type Seen,
+  type SpotTest,
   type Step,
 } from '#core/journal'
 import { runOf, troubleOf, type Run } from '#core/procedure'
@@ -27,13 +28,32 @@ import { assayEvidence, type AssayEvidence } from './assay-evidence'
 import { tapeOf } from '#core/outcome'
 import type { Tape } from '#core/outcome'
 import { otherSaltsIn, type OtherSalt } from '#core/outcome'
+import { acidityOf, type Acidity } from './acidity'
+import { wonIf, type WonIf } from './what-if'
+import type { CameBack, Readings } from './likelihood'
 import { ionsInPot, relativesOf, type Relative } from '#core/outcome'
 import { judgeLeftovers, type LeftoverJudgement } from './explain-leftover'
-import type { FormYield } from '#core/outcome'
+import type { FormYield, Recovered } from '#core/outcome'
 
 export interface Amount {
   readonly form: string
   readonly grams: number
+}
+/** A reagent as it was charged; amounts in mol. */
+export interface ChargedReagent {
+  readonly species: string
+  readonly weighAs: string
+  readonly isSolid: boolean
+  readonly limits: boolean
+  /** Of its need; 1 of what limits. */
+  readonly equivalents: number
+  /** Of a limiting reagent: how much more of it could still react before another limits. */
+  readonly next?: number
+  readonly charged: number
+  readonly consumed: number
+  readonly coefficient: number
+  /** It is weighed without water, and hydrates of it are known. */
+  readonly isBareHydrate: boolean
 }
 /** A reading that the yield rests on: the value it has, and what the percent would be were it another. */
 export interface ReadingFact {
@@ -42,6 +62,8 @@ export interface ReadingFact {
   readonly value: number
   readonly text: string
   readonly isTyped: boolean
+  /** Of the product itself; else of a charge. */
+  readonly isProduct: boolean
   /** The percent yield, were it read as this text. */
   readonly percentIf: (text: string) => number | undefined
 }
@@ -62,6 +84,8 @@ export interface YieldFacts {
   readonly percent: number
   readonly spread: number
   readonly planned: number
+  /** False where the plan names no yield, and all of it is what it says. */
+  readonly isPlanned: boolean
   readonly forms: readonly FormYield[]
   readonly relatives: readonly Relative[]
   /** Other salts that the pot's ions could make. */
@@ -73,11 +97,33 @@ export interface YieldFacts {
   readonly byProducts: readonly Amount[]
   readonly solubleExcess: readonly Amount[]
   readonly insolubleExcess: readonly Amount[]
+  /** What the crop holds beside the product by its account, dried liquor and all. */
+  readonly comesWith: readonly Amount[]
   /** Reagents in excess, and by how much; and those that count as planned since nobody read them. */
   readonly excesses: readonly { readonly species: string; readonly equivalents: number }[]
   readonly unread: readonly string[]
   readonly limiting: readonly { readonly species: string; readonly isSolid: boolean; readonly grams: number }[]
+  readonly reagents: readonly ChargedReagent[]
+  readonly acidity: Acidity
+  /** What the pot is made of: ions broken down, and species. */
+  readonly potHolds: ReadonlySet<string>
+  /** Colours that the forms of the product and the reagents have by the tables. */
+  readonly ownColours: ReadonlySet<string>
+  readonly productDissolves: boolean
   readonly run: Run
+  /** True where steps were ticked off: only then does an open one say that it was left out. */
+  readonly isFollowed: boolean
+  /** What would have come, had a step gone otherwise. */
+  readonly won: WonIf
+  /** Reagents that came back and were weighed, in mol. */
+  readonly back: readonly CameBack[]
+  /** Empty vessels that were weighed in this batch, g, and whether the product’s was. */
+  readonly tares: readonly number[]
+  readonly hasTare: boolean
+  /** Drops of a reagent into the clear liquor, litmus, washings tried. */
+  readonly tests: readonly Pick<SpotTest, 'added' | 'result'>[]
+  /** The last pH that was read of the pot. */
+  readonly pH?: number
   readonly washes: {
     readonly planned: number
     readonly done: number
@@ -134,6 +180,9 @@ export function yieldFacts({
     hours: (Date.parse(at) - Date.parse(weighings[0]!.at)) / 3_600_000,
     mass: grams,
   }))
+  const washes = washesOf(run)
+  const isDone = (id: string): boolean =>
+    run.steps.some(({ step, status, times }) => step.id === id && (status === 'done' || times > 0))
   const mine = lines.filter(
     ({ entry, current }) => current !== undefined && 'stage' in entry && entry.stage === stageId,
   )
@@ -150,19 +199,32 @@ export function yieldFacts({
     percent: result.percent.value,
     spread: standardUncertainty(result.percent),
     planned: stage.yield.value,
+    isPlanned: stage.yield.value < 1,
     forms: result.forms,
     relatives: relativesOf(form, ionsInPot(sheet), stage.own),
     otherSalts: account ? othersOf(account, form, curves) : [],
     leftovers: judgeLeftovers(settled, recovered),
     used: judged.value.used?.value ?? 1,
+    reagents: chargedOf(stage, sheet),
+    potHolds: potHoldsOf(sheet),
+    ownColours: coloursOf(stage, form),
+    productDissolves: known?.row.water === 'soluble',
+    acidity: acidityOf(sheet),
     evidence: assayEvidence(form, assays),
     ...leftIn(settled, account),
+    comesWith: account?.isKnown === true ? comesWith(account, form) : [],
     excesses: sheet.reagents
       .filter(({ planned, limits }) => planned && !limits)
       .map(({ species, equivalents }) => ({ species, equivalents: equivalents.value })),
     unread: judged.value.unread,
     run,
-    washes: washesOf(run),
+    isFollowed: run.steps.some(({ times, status }) => times > 0 || status === 'done'),
+    won: account ? wonIf(account, form, result.theoretical.value, ({ id }) => isDone(id), washes.planned) : {},
+    back: sheet.reagents.flatMap(line => backOf(line, judged.value.recovered)),
+    ...vesselsOf(lines, stageId),
+    tests: mine.flatMap(({ entry }) => (entry.kind === 'test' ? [entry] : [])),
+    ...pHOf(mine),
+    washes,
     dryness: { ...judgeDryness(points, toleranceOf(resolution)), count: points.length },
     seen: mine.flatMap(({ entry, current }) => (current === undefined ? [] : (seenIn(entry) ?? []))),
     spills: mine.flatMap(({ entry, current }) =>
@@ -174,10 +236,89 @@ export function yieldFacts({
   }
 }
 
+function chargedOf(stage: ReadStage, sheet: StageSheet): ChargedReagent[] {
+  const planned = sheet.reagents.filter(line => line.planned)
+  const next = Math.min(...planned.filter(({ limits }) => !limits).map(({ equivalents }) => equivalents.value))
+  return planned.map(({ species, weighAs, volume, limits, equivalents, amount, consumed }) => {
+    const term = stage.reaction.reactants.find(one => one.species.formula.text === species)
+    const as = parseFormula(weighAs)
+    const known = as.ok ? findSubstance(as.value, stage.own) : undefined
+    return {
+      species,
+      weighAs,
+      isSolid: !volume,
+      limits,
+      equivalents: limits ? 1 : equivalents.value,
+      ...(limits && Number.isFinite(next) && { next }),
+      charged: amount.value,
+      consumed: consumed.value,
+      coefficient: term?.coefficient ?? 1,
+      isBareHydrate: known?.waters === 0 && (known.row.forms?.length ?? 0) > 1,
+    }
+  })
+}
+
+function potHoldsOf(sheet: StageSheet): ReadonlySet<string> {
+  return new Set([...ionsInPot(sheet), ...sheet.reagents.map(({ species }) => species)])
+}
+
+function coloursOf(stage: ReadStage, form: Formula): ReadonlySet<string> {
+  const all = [form, ...stage.reaction.reactants.map(({ species }) => species.formula)]
+  return new Set(all.flatMap(one => formsOf(one, stage.own)).flatMap(text => colourOf(formulaOf(text))?.word ?? []))
+}
+
+function backOf(
+  { species, amount, consumed, limits }: StageSheet['reagents'][number],
+  all: readonly Recovered[],
+): CameBack[] {
+  const found = all.find(one => one.species === species)
+  return found
+    ? [
+        {
+          species,
+          found: found.amount.value,
+          charged: amount.value,
+          consumed: consumed.value,
+          limits,
+          spread: standardUncertainty(found.amount),
+        },
+      ]
+    : []
+}
+
+/** Empty vessels of the whole batch: one of them may have stood under the crystals. */
+function vesselsOf(lines: readonly JournalLine[], stageId: string): Pick<YieldFacts, 'tares' | 'hasTare'> {
+  const tares = lines.flatMap(({ entry, current }) => {
+    if (entry.kind !== 'reading' || entry.measure !== 'tare' || current === undefined) return []
+    const read = readReading(entry, current)
+    return read.ok ? [{ grams: read.value.value, about: entry.about }] : []
+  })
+  return {
+    tares: tares.map(({ grams }) => grams),
+    hasTare: tares.some(({ about }) => about.what === 'product' && about.stage === stageId),
+  }
+}
+
+function pHOf(lines: readonly JournalLine[]): Pick<YieldFacts, 'pH'> {
+  const found = lines.findLast(({ entry }) => entry.kind === 'reading' && entry.measure === 'pH')
+  if (found?.entry.kind !== 'reading' || found.current === undefined) return {}
+  const read = readReading(found.entry, found.current)
+  return read.ok ? { pH: read.value.value } : {}
+}
+
 function othersOf(account: ToldStage, form: Formula, curves: readonly Curve[]): OtherSalt[] {
   const before = whenReacted(account)
   const pot = before && potOf(before, account.named, curves)
   return pot ? otherSaltsIn(pot, form, curves) : []
+}
+
+/** Salts of the crops that are not the product, whether they came down or dried in. */
+function comesWith({ end }: ToldStage, form: Formula): Amount[] {
+  const crops = [end.main, ...end.beside.filter(({ is }) => is === 'crop').map(({ vessel }) => vessel)]
+  const lumps = crops.flatMap(({ lumps: all }) => all.map(one => portionOf(one.form, one.moles)))
+  return gathered(lumps)
+    .filter(one => one.mass > LEAST && !isProductForm(one, form))
+    .map(({ form: of, mass }) => ({ form: of, grams: mass }))
 }
 
 /** What stands beside the product in the vessel before it is won, by its account. */
@@ -231,6 +372,36 @@ function washesOf(run: Run): YieldFacts['washes'] {
   }
 }
 
+/** What a chemist would call all of it: the readings that a cause must answer for. */
+export function readingsFor({
+  product: of,
+  theoretical,
+  actual,
+  spread,
+  back,
+  evidence,
+  planned,
+  isPlanned,
+  won,
+}: YieldFacts): Readings {
+  const told = { mean: planned, spread: OWN_SPREAD, weight: 1 }
+  const byAccount = won.planned === undefined ? undefined : Math.min(1, won.planned)
+  // What is planned is a chemist's own experience; what the account lets come, less what sticks, is the other opinion of a run that goes well.
+  const usual = !isPlanned
+    ? [{ mean: (byAccount ?? 0.9) - HANDLING, spread: 0.1, weight: 1 }]
+    : byAccount !== undefined && byAccount - HANDLING > planned
+      ? [
+          { ...told, weight: 0.6 },
+          { mean: byAccount - HANDLING, spread: OWN_SPREAD, weight: 0.4 },
+        ]
+      : [told]
+  return { product: of, theoretical, actual, spread, usual, back, assays: evidence }
+}
+/** How far the yields of one preparation lie apart in one pair of hands, as a share of the theory; common practice, no source. */
+const OWN_SPREAD = 0.06
+/** What sticks to glass and paper on the way; common practice, no source. */
+const HANDLING = 0.03
+
 /** True where a step of this operation was done. */
 export const wasDone = ({ run }: YieldFacts, ...operations: readonly Operation[]): boolean =>
   run.steps.some(({ step, times, status }) => operations.includes(step.do) && (times > 0 || status === 'done'))
@@ -257,6 +428,7 @@ function readingsOf(plan: ReadPlan, lines: readonly JournalLine[], stageId: stri
         value: read.value.value,
         text: current,
         isTyped: entry.typed,
+        isProduct: entry.about.what === 'product',
         percentIf(text) {
           const changed = lines.map((line, j) => (j === i ? { ...line, current: text } : line))
           const judged = judgeBatch(plan, changed, stageId)

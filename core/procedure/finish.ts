@@ -49,6 +49,7 @@ function dryBy(course: Course, { way, most, reason, takes }: DryingOption): void
       do: 'dry',
       words: `Dry in the oven${most === undefined ? '' : `, at most ${most.toFixed(0)} °C`}`,
       needs: ['oven'],
+      ...(most !== undefined && { target: `${most.toFixed(0)} °C` }),
       ...told,
     })
     course.take({

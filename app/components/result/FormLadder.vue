@@ -14,7 +14,14 @@ const colour = (form: string) => {
   const read = parseFormula(form)
   return read.ok ? colourOf(read.value) : undefined
 }
-const kinds = { isolated: 'isolated', hydrate: '', basic: 'basic', double: 'double salt' } as const
+const kinds = {
+  isolated: 'isolated',
+  hydrate: '',
+  basic: 'basic',
+  acid: 'acid salt',
+  double: 'double salt',
+  other: 'another salt',
+} as const
 const looks = {
   likely: 'text-verdigris font-semibold',
   possible: 'text-ink',

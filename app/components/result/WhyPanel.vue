@@ -1,22 +1,30 @@
 <script setup lang="ts">
 import { formatValue } from '#core/quantity'
-import type { BatchVerdict } from '#core/cause'
+import { beliefWords, type BatchVerdict, type Heard } from '#core/cause'
 
-/** What would explain this yield, likeliest first, with what each needs and what this batch says for and against it. */
+/** What would explain this yield, likeliest first: how much is believed of each, what it would take, what was recorded for and against it, and the test that divides the leading two. */
 const { verdict } = defineProps<{ verdict: BatchVerdict }>()
 const emit = defineEmits<{ working: [] }>()
-const suffices = {
-  alone: 'suffices alone',
-  'not alone': 'cannot explain it alone',
-  'not known': 'how far it goes is not known',
-} as const
 const gap = computed(() => formatValue(Math.abs(verdict.difference.value), 'mass', 3))
 const isAll = ref(false)
-const shown = computed(() => (isAll.value ? verdict.explanations : verdict.explanations.slice(0, 4)))
+const FEW = 4
+const shown = computed(() => (isAll.value ? verdict.explanations : verdict.explanations.slice(0, FEW)))
+// A yield as expected asks for no explanation, unless something was recorded that makes one likely.
+const isTold = computed(
+  () =>
+    verdict.kind !== 'as expected' ||
+    verdict.explanations.some(({ belief, speaksFor }) => belief >= 0.3 && speaksFor.length > 0),
+)
+const none = computed(() => verdict.none.ordinary + verdict.none.other)
+const times = (one: Heard): string => {
+  const ratio = one.with / one.without
+  return ratio >= 1 ? `${formatTimes(ratio)} times likelier` : `${formatTimes(1 / ratio)} times less likely`
+}
+const formatTimes = (ratio: number): string => (ratio >= 10 ? ratio.toFixed(0) : ratio.toFixed(1))
 </script>
 
 <template>
-  <section v-if="verdict.kind !== 'as expected'" aria-label="What would explain it">
+  <section v-if="isTold" aria-label="What would explain it">
     <h2 class="mb-1 mt-5 text-[15px] text-ink">
       What would explain it:
       <button
@@ -27,8 +35,26 @@ const shown = computed(() => (isAll.value ? verdict.explanations : verdict.expla
       >
         {{ gap }}
       </button>
-      {{ verdict.kind === 'too high' ? 'more than was possible' : 'less than was expected' }}
+      {{
+        verdict.kind === 'too high'
+          ? 'more than was possible'
+          : verdict.difference.value < 0
+            ? 'less than was expected'
+            : 'more than was expected'
+      }}
     </h2>
+    <p v-if="verdict.divide" class="my-2 border-l-2 border-verdigris bg-verdigris-soft px-3 py-2 text-[14.5px]">
+      <b>What would divide the leading two:</b> <RichText :text="verdict.divide.words" />; that takes
+      {{ verdict.divide.takes }}.
+      <span class="block">
+        <i><RichText :text="verdict.divide.first" /></i>: {{ verdict.divide.ifFirst }}.
+        <i><RichText :text="verdict.divide.second" /></i>: {{ verdict.divide.ifSecond }}.
+      </span>
+    </p>
+    <p v-for="pair in verdict.together" :key="pair.of.join()" class="text-[14px]" data-testid="together">
+      <span class="tag bg-amber-soft text-amber">{{ beliefWords(pair.belief) }}</span>
+      both at once: <RichText :text="pair.of[0]" />, and <RichText :text="pair.of[1]" />.
+    </p>
     <ol>
       <li
         v-for="(one, i) in shown"
@@ -41,20 +67,32 @@ const shown = computed(() => (isAll.value ? verdict.explanations : verdict.expla
             <b class="text-[15.5px]"><RichText :text="one.title" /></b>
             <span
               class="tag"
-              :class="one.suffices === 'alone' ? 'bg-verdigris-soft text-verdigris' : 'bg-amber-soft text-amber'"
-              >{{ suffices[one.suffices] }}</span
+              :class="one.belief >= 0.5 ? 'bg-verdigris-soft text-verdigris' : 'bg-amber-soft text-amber'"
+              :title="`${(one.belief * 100).toFixed(0)} of 100`"
+              >{{ beliefWords(one.belief) }}</span
             >
+            <span v-if="!one.suffices" class="tag text-soft">cannot explain it alone</span>
           </p>
           <p class="text-[14px]">
             <RichText :text="one.needs" /><template v-if="one.most !== undefined">
               There can be at most <span class="figure">{{ formatValue(one.most, 'mass', 3) }}</span>.</template
             >
+            <span class="text-soft">
+              <span class="figure">{{ (one.usual * 100).toPrecision(1) }}</span> in 100 batches:
+              <RichText :text="one.usualWhy" />.</span
+            >
           </p>
-          <p v-if="one.speaksFor.length > 0" class="text-[13.5px]">
-            <span class="text-verdigris">For:</span> <RichText :text="one.speaksFor.join(' ')" />
+          <p v-for="heard in one.speaksFor" :key="heard.says" class="text-[13.5px]">
+            <span class="text-verdigris">For:</span> <RichText :text="heard.says" />
+            <span class="text-soft">{{ times(heard) }}</span>
           </p>
-          <p v-if="one.speaksAgainst.length > 0" class="text-[13.5px]">
-            <span class="text-red">Against:</span> <RichText :text="one.speaksAgainst.join(' ')" />
+          <p v-for="heard in one.speaksAgainst" :key="heard.says" class="text-[13.5px]">
+            <span class="text-red">Against:</span> <RichText :text="heard.says" />
+            <span class="text-soft">{{ times(heard) }}</span>
+          </p>
+          <p v-if="one.tiedWith" class="text-[13.5px]">
+            Nothing that was read divides it from “<RichText :text="one.tiedWith" />”: it stands here only by how usual
+            it is.
           </p>
           <p class="text-[13.5px] text-soft">To settle it: <RichText :text="one.settle" /></p>
         </div>
@@ -64,7 +102,7 @@ const shown = computed(() => (isAll.value ? verdict.explanations : verdict.expla
       Nothing that this batch’s plan, journal and assays leave possible explains it. Look at what was not written down.
     </p>
     <button
-      v-if="verdict.explanations.length > 4"
+      v-if="verdict.explanations.length > FEW"
       type="button"
       class="mt-1 min-h-9 text-[14px] text-verdigris underline"
       @click="isAll = !isAll"
@@ -72,8 +110,10 @@ const shown = computed(() => (isAll.value ? verdict.explanations : verdict.expla
       {{ isAll ? 'Only the likeliest' : `All ${verdict.explanations.length}` }}
     </button>
     <p class="small mt-1">
-      An order, not a probability: from how usual each is at the bench and what this batch’s own plan, journal and
-      assays say.
+      None of these: {{ beliefWords(none)
+      }}<template v-if="verdict.none.ordinary > verdict.none.other">, a run that is as others are</template>. By Bayes’
+      rule: how usual each is, how well every reading fits it in the sizes that this batch allows, and how much likelier
+      what was recorded is with it. The usual shares and strengths are common practice and judgements.
     </p>
   </section>
 </template>

@@ -1,0 +1,39 @@
+/** What loses strength on the shelf, by ion or molecule, and how. Texts of inorganic chemistry and of reagents (from memory). */
+export const ageings: readonly { readonly of: string; readonly how: string }[] = [
+  { of: 'NH3', how: 'ammonia goes flat' },
+  { of: 'OH', how: 'hydroxides take up water and carbon dioxide' },
+  { of: 'O2', how: 'peroxides decompose' },
+  { of: 'SO3', how: 'sulfites oxidise to sulfate' },
+  { of: 'S2O5', how: 'sulfites oxidise to sulfate' },
+  { of: 'S2O4', how: 'dithionite decomposes in damp air' },
+  { of: 'S', how: 'sulfides oxidise and take up water' },
+  { of: 'H2O2', how: 'peroxide decomposes' },
+  { of: 'ClO', how: 'hypochlorite decomposes' },
+  { of: 'NO2', how: 'nitrites oxidise to nitrate' },
+  { of: 'Sn', how: 'tin(II) oxidises' },
+  { of: 'CaO', how: 'quicklime slakes and takes up carbon dioxide' },
+  { of: 'S2O8', how: 'peroxodisulfate loses oxygen' },
+]
+
+/**
+ * What an unexpected colour means, by what must be in the pot for it: parts of its ions. Texts of inorganic chemistry and of qualitative analysis (from memory).
+ */
+export const colourMeanings: readonly {
+  readonly of: readonly string[]
+  readonly colours: readonly string[]
+  readonly means: string
+}[] = [
+  { of: ['S', 'SO3'], colours: ['orange', 'yellow', 'red'], means: 'polysulfide' },
+  { of: ['S', 'OH'], colours: ['orange', 'yellow', 'red'], means: 'polysulfide' },
+  { of: ['Fe'], colours: ['yellow', 'brown', 'orange', 'red'], means: 'iron(III), by air' },
+  { of: ['Mn'], colours: ['brown', 'black'], means: 'manganese(IV) oxide, by air' },
+  { of: ['Co'], colours: ['brown', 'black'], means: 'cobalt(III), by air' },
+  { of: ['Cu'], colours: ['brown', 'black', 'red'], means: 'copper(I), or the oxide of a liquor that grew too hot or alkaline' },
+  { of: ['Ag'], colours: ['black', 'brown', 'violet'], means: 'silver, by light or a reductant' },
+  { of: ['I'], colours: ['brown', 'yellow', 'violet'], means: 'iodine, by air and acid' },
+  { of: ['Br'], colours: ['orange', 'brown', 'yellow'], means: 'bromine, by an oxidant in acid' },
+  { of: ['NO2'], colours: ['brown'], means: 'nitrogen dioxide, by acid' },
+  { of: ['Cr'], colours: ['yellow', 'orange', 'green'], means: 'chromium in another state' },
+  { of: ['Hg2'], colours: ['black', 'brown'], means: 'mercury, by disproportion' },
+  { of: ['Sn'], colours: ['brown', 'black', 'yellow'], means: 'tin oxidised, or its sulfide' },
+]
