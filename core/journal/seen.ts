@@ -89,6 +89,7 @@ export const chips: readonly Chip[] = [
   { label: 'loose and glittering', at: DRYING, seen: { sign: 'damp', is: false, place: 'crystals' } },
   { label: 'still sticks', at: DRYING, seen: { sign: 'damp', is: true, place: 'crystals', strength: 'slight' } },
   { label: 'damp', at: DRYING, seen: { sign: 'damp', is: true, place: 'crystals' } },
+  { label: 'weighed while still warm', at: DRYING, seen: { sign: 'hot', is: true, place: 'crystals' } },
   { label: 'turned to powder', at: DRYING, seen: { sign: 'powder', is: true, place: 'crystals' } },
   { label: 'bottle old, caked or changed', at: ['weigh', 'measure'], seen: { sign: 'old', is: true, place: 'bottle' } },
   { label: 'not the usual colour', at: [...REACTING, ...COOLING, ...FILTERING, ...DRYING], seen: { sign: 'colour', is: true, of: 'unusual' } },
