@@ -31,6 +31,8 @@ export function startFor(kind: WorksheetKind, facts: BatchFacts): Worksheet['giv
       return weighingOf(product)
     case 'titration':
       return { form: product.text, ...titrationOf(product) }
+    case 'liquor':
+      return titrationOf(product)
     case 'back titration':
     case 'thermogram':
       return { form: product.text }

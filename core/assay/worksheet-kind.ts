@@ -37,6 +37,7 @@ export const worksheetKinds = [
   'ion exchange',
   'decomposition',
   'magnetic',
+  'liquor',
   'own',
 ] as const
 export type WorksheetKind = (typeof worksheetKinds)[number]

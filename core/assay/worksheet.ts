@@ -12,6 +12,7 @@ import { decompositionSheet } from './decomposition-sheet'
 import { gravimetricSheet } from './gravimetric-sheet'
 import { hydrateSheet } from './hydrate-sheet'
 import { ionExchangeSheet } from './ion-exchange-sheet'
+import { liquorSheet } from './liquor-sheet'
 import { lossOnDryingSheet } from './loss-on-drying-sheet'
 import { magneticSheet } from './magnetic-sheet'
 import { mixtureSheet } from './mixture-sheet'
@@ -54,6 +55,7 @@ const repeated = {
   'ion exchange': ionExchangeSheet,
   decomposition: decompositionSheet,
   magnetic: magneticSheet,
+  liquor: liquorSheet,
   own: ownSheet,
 } as const satisfies Partial<Record<WorksheetKind, SheetKind>>
 const methodOf = (kind: WorksheetKind): SheetKind | undefined =>

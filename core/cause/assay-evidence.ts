@@ -8,6 +8,7 @@ import {
   type WorksheetResult,
 } from '#core/assay'
 import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
+import type { Figure } from '#core/quantity'
 import { readReaction } from '#core/sheet'
 import { findProduct } from '#core/solution'
 import { ionsOf } from '#core/species'
@@ -21,6 +22,30 @@ export interface AssayEvidence {
   /** What of the product was counted: `Fe`, `SO4`, `H2O`; none where the whole is told. */
   readonly of?: string
 }
+
+/** What a worksheet found that the whole mother liquor still holds. */
+export interface LiquorFound {
+  /** The ion that was counted, and the element of it that is all counted so. */
+  readonly of: string
+  readonly element?: string
+  readonly amount: Figure
+  readonly name: string
+}
+
+/** The worksheets of the mother liquor, as what they counted. */
+export function liquorsFound(assays: readonly Worksheet[]): LiquorFound[] {
+  return assays.flatMap((sheet): LiquorFound[] => {
+    const species = sheet.kind === 'liquor' ? parseFormula(sheet.given.species ?? '') : undefined
+    const { mean } = species?.ok ? computeWorksheet(sheet) : {}
+    if (!species?.ok || !mean) return []
+    const of = titratedPart(species.value, sheet.given.equation)
+    const counted = parseFormula(of)
+    const elements = counted.ok ? [...counted.value.composition.keys()].filter(symbol => !WATER.has(symbol)) : []
+    return [{ of, amount: mean, name: sheet.name, ...(elements.length === 1 && { element: elements[0]! }) }]
+  })
+}
+/** Elements that come and go with water. */
+const WATER: ReadonlySet<string> = new Set(['H', 'O'])
 
 /** Half a percent is what a careful assay is taken to be good for where it has no spread; common practice, no source. */
 const LEAST_SPREAD = 0.005
@@ -40,14 +65,14 @@ export function assayEvidence(product: Formula, assays: readonly Worksheet[]): A
   })
 }
 
-const WATER = 18.015
+const WATER_MASS = 18.015
 
 /** What was left after heating, as the product: it holds M(product)/(M(salt) + n·M(H2O)) of the named form where n waters were found. */
 function byWater({ given, name }: Worksheet, product: Formula, { summary, budget }: WorksheetResult): AssayEvidence[] {
   const salt = parseFormula(given.salt ?? '')
   const relation = salt.ok ? relate(product, salt.value) : undefined
   if (!salt.ok || !summary || relation?.units !== 1) return []
-  const holds = (n: number): number => molarMass(product) / (molarMass(salt.value) + n * WATER)
+  const holds = (n: number): number => molarMass(product) / (molarMass(salt.value) + n * WATER_MASS)
   const purity = holds(summary.mean)
   const reach = Math.abs(holds(summary.mean - (budget?.expanded ?? 0)) - purity)
   return [{ purity, spread: Math.max(reach, LEAST_SPREAD * purity), name, of: 'H2O' }]

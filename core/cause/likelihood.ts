@@ -30,6 +30,15 @@ export interface Readings {
   readonly usual: readonly Opinion[]
   readonly back: readonly CameBack[]
   readonly assays: readonly Assayed[]
+  readonly liquors?: readonly LiquorRead[]
+}
+/** An ion that was titrated in the mother liquor, mol in all of it. */
+export interface LiquorRead {
+  readonly found: number
+  readonly spread: number
+  /** mol of it in a g of the product, and mol that come from elsewhere. */
+  readonly perGram: number
+  readonly beside: number
 }
 export interface Opinion {
   readonly mean: number
@@ -44,7 +53,7 @@ const STICKS = 0.05
 /** A leftover is weighed wet, rinsed off or lost in part: known to so much of what was charged; a judgement. */
 const WEIGHED_BACK = 0.02
 /** In so many of a hundred leftovers and assays something of their own went wrong; a judgement, so that one of them alone never rules a cause out. */
-const OWN_FAULT = { leftover: 0.1, assay: 0.05 }
+const OWN_FAULT = { leftover: 0.1, assay: 0.05, liquor: 0.05 }
 /** A usual assay, half of whose spread at the least; a judgement. */
 const ASSAY = 0.006
 
@@ -69,7 +78,13 @@ export function likelihood(effect: Effect, readings: Readings): number {
   if (share <= 0) return 0
   const density =
     usualDensity(share, won ? [{ ...won, weight: 1 }] : readings.usual, readings.spread) / (full * Math.abs(misread))
-  return density > 0 ? density * leftovers(effect, readings) * assays(effect, share * made * kept, mass, readings) : 0
+  if (!(density > 0)) return 0
+  return (
+    density *
+    leftovers(effect, readings) *
+    assays(effect, share * made * kept, mass, readings) *
+    liquors(share, effect, readings)
+  )
 }
 
 /** Density of the share that is won: the opinions, none of them beyond all there is. */
@@ -104,6 +119,23 @@ function assays({ added = {}, instead }: Effect, share: number, mass: number, re
   }, 1)
 }
 
+/**
+ * What a liquor should hold. Where the cause is that more stayed in it, all that is missing; else what a usual run leaves, for then what is missing went elsewhere.
+ */
+function liquors(share: number, { made = 1, won }: Effect, readings: Readings): number {
+  const { liquors: all = [], theoretical, usual } = readings
+  const left = made * (1 - (won ? share : usual[0]!.mean))
+  const unsure = won ? STICKS : Math.max(STICKS, usual[0]!.spread)
+  return all.reduce((product, { found, spread, perGram, beside }) => {
+    const most = perGram * theoretical
+    if (!(most > 0)) return product
+    const told = Math.max(0, left * most) + beside
+    const off = Math.hypot(spread, unsure * most)
+    const wild = 1 / (1.2 * (most + beside))
+    return (product * ((1 - OWN_FAULT.liquor) * normal(found, told, off) + OWN_FAULT.liquor * wild)) / wild
+  }, 1)
+}
+
 /** g of the product that a g of this form passes for, where only `of` is counted; 0 for what holds none. */
 export function standsFor(form: string, product: Formula, of: string | undefined): number {
   if (form === 'H2O') return 0
@@ -114,7 +146,7 @@ export function standsFor(form: string, product: Formula, of: string | undefined
   const here = countOf(of, product)
   return here > 0 ? ((countOf(of, other) / here) * molarMass(product)) / molarMass(other) : 0
 }
-function countOf(of: string, formula: Formula): number {
+export function countOf(of: string, formula: Formula): number {
   if (of === 'charge')
     return (ionsOf(formula) ?? []).reduce((sum, { charge, count }) => (charge > 0 ? sum + charge * count : sum), 0)
   const ion = ionsOf(formula)?.find(({ text }) => text === of)

@@ -12,7 +12,9 @@ const SWAPPED = 0.01
 /** Every swap of two digits that would make it another yield; what an instrument sent was never in a hand. */
 function digits(facts: YieldFacts): Cause[] {
   const { percent, dryness } = facts
-  const typed = facts.readings.filter(({ isTyped, isProduct }) => isTyped && !(isProduct && dryness.isConstant))
+  // Two weighings that agree were not both swapped.
+  const isAgreed = dryness.difference !== undefined && !dryness.isRising && !dryness.isFalling
+  const typed = facts.readings.filter(({ isTyped, isProduct }) => isTyped && !(isProduct && isAgreed))
   const swaps = typed.flatMap(reading =>
     slips(reading.text).flatMap((text): Omit<Sized, 'weight'>[] => {
       const other = reading.percentIf(text)

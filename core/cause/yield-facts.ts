@@ -1,4 +1,4 @@
-import { colourOf, findSubstance, formsOf, inAirOf, parseFormula, type Formula } from '#core/formula'
+import { colourOf, findSubstance, formsOf, inAirOf, molarMass, parseFormula, type Formula } from '#core/formula'
 import {
   aboutWords,
   cropsOf,
@@ -24,13 +24,13 @@ import type { ReadPlan, ReadStage, StageSheet } from '#core/sheet'
 import type { Worksheet } from '#core/assay'
 import { beforeWinning, forecastOf, isProductForm, realAccounts, whenReacted, type Forecast } from '#core/outcome'
 import { judgeBatch } from '#core/outcome'
-import { assayEvidence, type AssayEvidence } from './assay-evidence'
+import { assayEvidence, liquorsFound, type AssayEvidence, type LiquorFound } from './assay-evidence'
 import { tapeOf } from '#core/outcome'
 import type { Tape } from '#core/outcome'
 import { otherSaltsIn, type OtherSalt } from '#core/outcome'
 import { acidityOf, type Acidity } from './acidity'
 import { wonIf, type WonIf } from './what-if'
-import type { CameBack, Readings } from './likelihood'
+import { countOf, type CameBack, type LiquorRead, type Readings } from './likelihood'
 import { ionsInPot, relativesOf, type Relative } from '#core/outcome'
 import { judgeLeftovers, type LeftoverJudgement } from './explain-leftover'
 import type { FormYield, Recovered } from '#core/outcome'
@@ -94,6 +94,8 @@ export interface YieldFacts {
   /** The share of the limiting reagent that did not come back, a fraction of one. */
   readonly used: number
   readonly evidence: readonly AssayEvidence[]
+  /** What worksheets found in the mother liquor. */
+  readonly liquors: readonly LiquorFound[]
   readonly byProducts: readonly Amount[]
   readonly solubleExcess: readonly Amount[]
   readonly insolubleExcess: readonly Amount[]
@@ -211,6 +213,7 @@ export function yieldFacts({
     productDissolves: known?.row.water === 'soluble',
     acidity: acidityOf(sheet),
     evidence: assayEvidence(form, assays),
+    liquors: liquorsFound(assays),
     ...leftIn(settled, account),
     comesWith: account?.isKnown === true ? comesWith(account, form) : [],
     excesses: sheet.reagents
@@ -383,6 +386,8 @@ export function readingsFor({
   planned,
   isPlanned,
   won,
+  liquors,
+  solubleExcess,
 }: YieldFacts): Readings {
   const told = { mean: planned, spread: OWN_SPREAD, weight: 1 }
   const byAccount = won.planned === undefined ? undefined : Math.min(1, won.planned)
@@ -395,8 +400,31 @@ export function readingsFor({
           { mean: byAccount - HANDLING, spread: OWN_SPREAD, weight: 0.4 },
         ]
       : [told]
-  return { product: of, theoretical, actual, spread, usual, back, assays: evidence }
+  return {
+    product: of,
+    theoretical,
+    actual,
+    spread,
+    usual,
+    back,
+    assays: evidence,
+    liquors: liquors.map(found => inLiquor(found, of, solubleExcess)),
+  }
 }
+/** What was titrated of the liquor, against what the product and the soluble excess bring of it. */
+function inLiquor({ of, amount }: LiquorFound, product: Formula, excess: readonly Amount[]): LiquorRead {
+  const beside = excess.reduce((sum, { form, grams }) => {
+    const formula = formulaOf(form)
+    return sum + (countOf(of, formula) * grams) / molarMass(formula)
+  }, 0)
+  return {
+    found: amount.value,
+    spread: standardUncertainty(amount),
+    perGram: countOf(of, product) / molarMass(product),
+    beside,
+  }
+}
+
 /** How far the yields of one preparation lie apart in one pair of hands, as a share of the theory; common practice, no source. */
 const OWN_SPREAD = 0.06
 /** What sticks to glass and paper on the way; common practice, no source. */

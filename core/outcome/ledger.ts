@@ -45,11 +45,23 @@ const places: Partial<Record<Place, Where>> = {
   cake: 'filtered off',
 }
 
+export interface Booking {
+  readonly product: Formula
+  readonly tape?: Tape
+  /** Elements that were titrated in the mother liquor, mol in all of it: they stand in place of the account's. */
+  readonly liquors?: readonly { readonly element?: string; readonly amount: Figure }[]
+}
+
+function withTitrated(element: string, { liquors = [] }: Booking, out: readonly Booked<Where>[]): Booked<Where>[] {
+  const found = liquors.find(one => one.element === element)
+  return found ? [...out.filter(({ place }) => place !== 'liquor'), { place: 'liquor', moles: found.amount }] : [...out]
+}
+
 /**
  * The ledger of matter of a stage: each element but hydrogen and oxygen, whose water comes and goes unweighed. In: what was charged. Out: the crystals as they were weighed, what came back and
  * was weighed, and what left the vessel by its account over the real readings. Nothing is trimmed: a weighing that the account does not allow shows as open, on either side.
  */
-export function ledgerOf(actual: ActualStage, facts: { readonly product: Formula; readonly tape?: Tape }): LedgerRow[] {
+export function ledgerOf(actual: ActualStage, facts: Booking): LedgerRow[] {
   const { result } = actual
   if (!result) return []
   return elementsOf(actual.sheet, facts.tape).map(({ element, from }) => {
@@ -57,7 +69,7 @@ export function ledgerOf(actual: ActualStage, facts: { readonly product: Formula
     return rowOf(element, from, [
       ...(crystals ? [{ place: 'crystals' as const, moles: crystals }] : []),
       ...recoveredOf(element, actual),
-      ...(facts.tape ? foldOut(element, facts.tape, facts.product, actual) : []),
+      ...(facts.tape ? withTitrated(element, facts, foldOut(element, facts.tape, facts.product, actual)) : []),
     ])
   })
 }
