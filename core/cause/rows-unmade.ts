@@ -1,6 +1,6 @@
 import { parseFormula } from '#core/formula'
 import { saw } from '#core/journal'
-import { ageings, colourMeanings } from '#core/reference'
+import { ageings } from '#core/reference'
 import { partsOfIons } from '#core/outcome'
 import { heard, heardOf, percentText, type Cause } from './cause'
 import { anywhere, mixed, rather } from './sizes'
@@ -107,15 +107,10 @@ function notFinished(facts: YieldFacts): Cause[] {
 function sideReaction(facts: YieldFacts): Cause[] {
   const { seen, reagents } = facts
   const excess = reagents.filter(({ limits }) => !limits)
-  const meant = colourMeanings.flatMap(row => {
-    const isThere = row.of.every(part => facts.potHolds.has(part))
-    const isSeen = seen.some(
-      one => one.sign === 'colour' && one.is && one.of !== undefined && row.colours.includes(one.of),
-    )
-    return isThere && !isUsual(facts, row.colours) ? [{ ...row, isSeen }] : []
-  })
-  const told = meant.find(({ isSeen }) => isSeen)
-  const may = meant[0]
+  const meant = facts.colours.filter(({ means }) => means.length > 0)
+  const seenColour = meant.find(({ word }) => seen.some(one => one.sign === 'colour' && one.is && one.of === word))
+  const told = seenColour?.means[0]
+  const may = meant[0]?.means[0]
   const eats = (share: number, by: number) => ({
     effect: {
       kept: 1 - share,
@@ -127,12 +122,12 @@ function sideReaction(facts: YieldFacts): Cause[] {
     {
       code: 'side reaction',
       title: told
-        ? `A side reaction took a part: ${told.means}`
+        ? `A side reaction took a part: ${told}`
         : may
-          ? `A side reaction took a part, perhaps ${may.means}`
+          ? `A side reaction took a part, perhaps ${may}`
           : 'A side reaction took a part',
       usual: may ? 0.05 : 0.02,
-      usualWhy: may ? `these ions are known for it: ${may.means}` : 'nothing that is charged here is known for one',
+      usualWhy: may ? `these ions are known for it: ${may}` : 'nothing that is charged here is known for one',
       // What limits may go without its partner, with it, or with more of it than the reaction itself takes.
       sizes: mixed(
         [0.25, anywhere(0.02, 0.5, share => eats(share, -1))],
@@ -141,7 +136,7 @@ function sideReaction(facts: YieldFacts): Cause[] {
       ),
       most: facts.theoretical * facts.planned * 0.5,
       heard: heardOf(
-        heard(told && `The colour that was seen means it: ${told.means}.`, 0.5, 0.03),
+        heard(told && `The colour that was seen means it: ${told}.`, 0.5, 0.03),
         heard(
           !told && saw(seen, 'colour', { of: 'unusual' }) && 'A colour was seen that is not the usual one.',
           0.5,
@@ -155,7 +150,3 @@ function sideReaction(facts: YieldFacts): Cause[] {
     },
   ]
 }
-
-/** A colour that the product itself has says nothing. */
-const isUsual = ({ ownColours }: YieldFacts, colours: readonly string[]): boolean =>
-  colours.every(colour => ownColours.has(colour))

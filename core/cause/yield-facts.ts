@@ -1,4 +1,4 @@
-import { colourOf, findSubstance, formsOf, inAirOf, molarMass, parseFormula, type Formula } from '#core/formula'
+import { findSubstance, inAirOf, molarMass, parseFormula, type Formula } from '#core/formula'
 import {
   aboutWords,
   cropsOf,
@@ -27,7 +27,7 @@ import { judgeBatch } from '#core/outcome'
 import { assayEvidence, liquorsFound, type AssayEvidence, type LiquorFound } from './assay-evidence'
 import { tapeOf } from '#core/outcome'
 import type { Tape } from '#core/outcome'
-import { otherSaltsIn, type OtherSalt } from '#core/outcome'
+import { coloursFor, otherSaltsIn, type OtherSalt, type StageColour } from '#core/outcome'
 import { acidityOf, type Acidity } from './acidity'
 import { wonIf, type WonIf } from './what-if'
 import { countOf, type CameBack, type LiquorRead, type Readings } from './likelihood'
@@ -107,10 +107,8 @@ export interface YieldFacts {
   readonly limiting: readonly { readonly species: string; readonly isSolid: boolean; readonly grams: number }[]
   readonly reagents: readonly ChargedReagent[]
   readonly acidity: Acidity
-  /** What the pot is made of: ions broken down, and species. */
-  readonly potHolds: ReadonlySet<string>
-  /** Colours that the forms of the product and the reagents have by the tables. */
-  readonly ownColours: ReadonlySet<string>
+  /** Every colour word, with what of this stage has it, or what it would mean. */
+  readonly colours: readonly StageColour[]
   readonly productDissolves: boolean
   readonly run: Run
   /** True where steps were ticked off: only then does an open one say that it was left out. */
@@ -208,8 +206,7 @@ export function yieldFacts({
     leftovers: judgeLeftovers(settled, recovered),
     used: judged.value.used?.value ?? 1,
     reagents: chargedOf(stage, sheet),
-    potHolds: potHoldsOf(sheet),
-    ownColours: coloursOf(stage, form),
+    colours: coloursFor(stage),
     productDissolves: known?.row.water === 'soluble',
     acidity: acidityOf(sheet),
     evidence: assayEvidence(form, assays),
@@ -259,15 +256,6 @@ function chargedOf(stage: ReadStage, sheet: StageSheet): ChargedReagent[] {
       isBareHydrate: known?.waters === 0 && (known.row.forms?.length ?? 0) > 1,
     }
   })
-}
-
-function potHoldsOf(sheet: StageSheet): ReadonlySet<string> {
-  return new Set([...ionsInPot(sheet), ...sheet.reagents.map(({ species }) => species)])
-}
-
-function coloursOf(stage: ReadStage, form: Formula): ReadonlySet<string> {
-  const all = [form, ...stage.reaction.reactants.map(({ species }) => species.formula)]
-  return new Set(all.flatMap(one => formsOf(one, stage.own)).flatMap(text => colourOf(formulaOf(text))?.word ?? []))
 }
 
 function backOf(

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { chipsFor, colourSeen, colourWords, type Operation, type Seen } from '#core/journal'
+import { chipsFor, colourSeen, type Operation, type Seen } from '#core/journal'
+import type { StageColour } from '#core/outcome'
 
-/** What is seen, pressed with a gloved finger or in words; the product's colour beside it. */
-const { operation, colour } = defineProps<{
+/** What is seen, pressed with a gloved finger or in words; colours with what of this stage has them, or what they would mean. */
+const { operation, colour, colours } = defineProps<{
   operation: Operation | undefined
   colour: { word: string; swatch: string } | undefined
+  colours: readonly StageColour[]
 }>()
 const emit = defineEmits<{ seen: [text: string, seen: Seen | undefined]; note: [text: string] }>()
 
@@ -25,6 +27,9 @@ function keep(kind: 'seen' | 'note'): void {
 /** Keeps what is typed as seen. */
 const settle = (): void => keep('seen')
 defineExpose({ settle })
+/** The first compounds that have a colour. */
+const few = (all: readonly string[]): string =>
+  all.length > 2 ? `${all.slice(0, 2).join(', ')} and ${all.length - 2} more` : all.join(', ')
 function seeColour(one: string): void {
   emit('seen', `colour: ${one}`, colourSeen(one, operation))
   isColour.value = false
@@ -59,14 +64,19 @@ function seeColour(one: string): void {
     </div>
     <div v-if="isColour" class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Colour seen">
       <button
-        v-for="one in colourWords"
-        :key="one"
+        v-for="one in colours"
+        :key="one.word"
         type="button"
-        class="button button-quiet glove px-3"
-        :class="{ 'border-verdigris bg-verdigris-soft': colour?.word.includes(one) }"
-        @click="seeColour(one)"
+        class="button button-quiet glove flex-col items-start px-3 text-left"
+        :class="{
+          'border-verdigris bg-verdigris-soft': one.of.length > 0,
+          'border-amber bg-amber-soft': one.means.length > 0,
+        }"
+        @click="seeColour(one.word)"
       >
-        {{ one }}
+        {{ one.word }}
+        <span v-if="one.of.length > 0" class="small"><RichText :text="few(one.of)" /></span>
+        <span v-else-if="one.means.length > 0" class="small">would mean {{ one.means.join('; ') }}</span>
       </button>
     </div>
     <form class="mt-3 flex gap-2" @submit.prevent="keep('seen')">

@@ -20,7 +20,7 @@ import {
 import { forgottenBefore, minutesOf, pressOf, timesOf, waitEach, type StepState } from '#core/procedure'
 import { formatFigure, product } from '#core/quantity'
 import { currentStage } from '#core/overview'
-import { judgeBatch, potNow } from '#core/outcome'
+import { coloursFor, judgeBatch, potNow } from '#core/outcome'
 import { sheetNotes, yieldNotes, type MarginNote } from '#core/remarks'
 import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
@@ -299,6 +299,7 @@ const colour = computed(() => {
   const read = parseFormula(stage.value.product.form ?? stage.value.product.species)
   return read.ok ? colourOf(read.value, library.substances) : undefined
 })
+const colours = computed(() => (batch.readStage ? coloursFor(batch.readStage) : []))
 const mine = computed(() => journal.timers.filter(timer => timer.stage === stage.value.id && !timer.stoppedAt))
 
 const correcting = ref<JournalLine>()
@@ -545,6 +546,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             class="mt-4"
             :operation="step.do"
             :colour="colour"
+            :colours="colours"
             @seen="(text, code) => say('observation', text, code)"
             @note="say('note', $event)"
           >
