@@ -9,6 +9,7 @@ export interface BatchSummary {
   readonly last?: { readonly text: string; readonly at: string }
   readonly standing: 'plan' | 'charge' | 'react' | 'weighed'
   readonly want: string
+  readonly result?: { readonly percent: number; readonly spread: number }
   readonly page: 'sheet' | 'run' | 'yield'
 }
 

@@ -79,12 +79,12 @@ function told(
     return { ...explanationOf(one, readings), ...(tied && { tiedWith: tied.cause.title }) }
   })
   const [first, second] = leading(shown)
-  const divide = first && second && dividing(first.cause, second.cause)
+  const divide = first && second && dividing(first.cause, second.cause, readings.product.text)
   return {
     explanations,
     none: { ordinary: ranking.ordinary, other: ranking.other },
     together: ranking.pairs
-      .filter(({ belief }) => belief >= 0.05)
+      .filter(({ belief }) => belief >= 0.1)
       .slice(0, 2)
       .map(({ of, belief }) => ({ of: [of[0].cause.title, of[1].cause.title] as const, belief })),
     ...(divide && { divide: { ...divide, first: first.cause.title, second: second.cause.title } }),

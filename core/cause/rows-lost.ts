@@ -93,9 +93,9 @@ function secondCrop(facts: YieldFacts): Cause[] {
       usualWhy: 'a second crop was planned and is not taken: what it would bring is missing',
       sizes:
         more !== undefined && more > 0
-          ? mixed([0.6, about(more, 0.4 * more, leaves)], [0.4, anywhere(0.05, 0.5, leaves)])
+          ? mixed([0.7, about(more, 0.4 * more, leaves)], [0.3, anywhere(0, OFF.most * more, leaves)])
           : anywhere(0.05, 0.5, leaves),
-      ...(more !== undefined && more > 0 && { most: more * theoretical }),
+      ...(more !== undefined && more > 0 && { most: OFF.most * more * theoretical }),
       heard: heardOf(heard('The second crop that was planned was not taken.', 0.9, 0.25)),
       test: 'boil the liquor down',
       on: facts.product.text,
@@ -171,5 +171,5 @@ function spilled(facts: YieldFacts): Cause[] {
 }
 const lose = (theoretical: number) => (share: number) => ({
   effect: { kept: 1 - share },
-  amount: `${grams(share * theoretical)} lost`,
+  amount: `a loss of ${grams(share * theoretical)}`,
 })

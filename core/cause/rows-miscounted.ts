@@ -37,7 +37,7 @@ function wrongHydrate({ stage, theoretical, planned, seen }: YieldFacts, one: Ch
           strength < 1
             ? 'labels leave the water out, and two hydrates look alike in the bottle'
             : 'a bottle is seldom drier than what is reckoned with',
-        sizes: only(`{${text}} brings ${percentText(strength)} of what {${weighAs}} does`, {
+        sizes: only(`{${text}} in the bottle, which brings ${percentText(strength)} of what {${weighAs}} does`, {
           made,
           back: { [species]: (strength - 1) * charged },
         }),

@@ -181,7 +181,7 @@ export interface Dividing {
 const NOTHING = 'nothing of the kind'
 
 /** The one test that tells two causes apart best: one of which it shows and not the other, or both in another way; the shortest of them, where several do. None does for some. */
-export function dividing(first: Cause, second: Cause): Dividing | undefined {
+export function dividing(first: Cause, second: Cause, product: string): Dividing | undefined {
   const found = Object.entries(tests)
     .flatMap(([name, row]) => {
       const [a, b] = [row.shows[first.code], row.shows[second.code]]
@@ -195,7 +195,7 @@ export function dividing(first: Cause, second: Cause): Dividing | undefined {
   if (!found) return undefined
   const { row, a, b, about } = found
   return {
-    words: row.words(about.on ?? about.form ?? ''),
+    words: row.words(about.on ?? about.form ?? second.on ?? product),
     takes: row.takes,
     ifFirst: a ?? NOTHING,
     ifSecond: b ?? NOTHING,

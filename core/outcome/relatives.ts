@@ -115,6 +115,8 @@ export function relativesOf(product: Formula, pot: ReadonlySet<string>, own: rea
 }
 
 const BASES: ReadonlySet<string> = new Set(['OH', 'O'])
+/** An oxide of a metal of this charge or more is an acid's anhydride rather than a base. */
+const ACIDIC = 5
 const isAnion = ({ charge }: Part): boolean => charge < 0
 
 /** Undefined for what shares nothing with the product, holds its metal (where it holds it) in another state, or is a base that dissolves. */
@@ -127,10 +129,12 @@ function kindOf(
   const stateOf = (list: readonly Part[]): number | undefined => list.find(({ text }) => text === metal)?.charge
   const [here, there] = [stateOf(parts), stateOf(mine)]
   if (here !== undefined && there !== undefined && here !== there) return undefined
+  const isAnhydride = here !== undefined && here >= ACIDIC
   const isOfMetal = metal !== undefined
   const own = new Set(mine.filter(isAnion).map(({ text }) => text))
   const sharesAnion = parts.some(one => isAnion(one) && own.has(one.text))
-  if (parts.some(({ text }) => BASES.has(text))) return isOfMetal && water !== 'soluble' ? 'basic' : undefined
+  if (parts.some(({ text }) => BASES.has(text)))
+    return isOfMetal && water !== 'soluble' && !isAnhydride ? 'basic' : undefined
   if (parts.some(({ text }) => text === 'H'))
     return isOfMetal && sharesAnion && !mine.some(({ text }) => text === 'H') ? 'acid' : undefined
   if (parts.filter(one => one.charge > 0).length > 1) return sharesAnion ? 'double' : undefined

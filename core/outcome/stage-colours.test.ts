@@ -34,5 +34,6 @@ it.each([
 )
 it('means nothing where its ions are not there', () =>
   expect(
-    coloursOf(of('BaCO3 + HCl -> BaCl2 + CO2 + H2O', { species: 'BaCl2' })).find(({ word }) => word === 'orange')!.means,
+    coloursOf(of('BaCO3 + HCl -> BaCl2 + CO2 + H2O', { species: 'BaCl2' })).find(({ word }) => word === 'orange')!
+      .means,
   ).toEqual([]))

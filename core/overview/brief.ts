@@ -11,6 +11,8 @@ import {
   type Timer,
 } from '#core/journal'
 import { laneOf, runOf, type LaneStep } from '#core/procedure'
+import { judgeBatch } from '#core/outcome'
+import { standardUncertainty } from '#core/quantity'
 import { ownCurves, type OwnTables } from '#core/solution'
 import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
 import { nextWant, type NextWant } from './standing'
@@ -25,6 +27,8 @@ export interface BatchBrief extends NextWant {
   readonly timers: readonly Timer[]
   /** The last thing that was read or seen. */
   readonly last?: { readonly text: string; readonly at: string }
+  /** The yield of the last stage, once its product is weighed: a share of one and its standard uncertainty. */
+  readonly result?: { readonly percent: number; readonly spread: number }
   /** Nothing has begun yet. */
   readonly isFresh: boolean
   /** Every step is done or skipped, or the product is weighed. */
@@ -78,11 +82,19 @@ export function briefOf(
     lane,
     timers: timers.filter(({ stoppedAt }) => !stoppedAt),
     ...lastOf(lines),
+    ...(want.standing === 'weighed' && resultOf(plan, lines, tables)),
     ...want,
     ...(begun && next && want.standing !== 'weighed' ? { want: next.words, page: 'run' as const } : {}),
     isFresh: entries.length === 0,
     isDone: begun ? !next : want.standing === 'weighed',
   }
+}
+
+function resultOf(plan: Plan, lines: readonly JournalLine[], { substances }: OwnTables): Pick<BatchBrief, 'result'> {
+  const read = readPlan(plan, substances)
+  const judged = read.ok ? judgeBatch(read.value, lines) : read
+  const percent = judged.ok ? judged.value.result?.percent : undefined
+  return percent ? { result: { percent: percent.value, spread: standardUncertainty(percent) } } : {}
 }
 
 function laneFor(

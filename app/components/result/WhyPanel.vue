@@ -20,6 +20,10 @@ const times = (one: Heard): string => {
   const ratio = one.with / one.without
   return ratio >= 1 ? `${formatTimes(ratio)} times likelier` : `${formatTimes(1 / ratio)} times less likely`
 }
+const inHundred = (share: number): string => {
+  const count = 100 * share
+  return count >= 1 ? count.toFixed(0) : count.toPrecision(1)
+}
 const formatTimes = (ratio: number): string => (ratio >= 10 ? ratio.toFixed(0) : ratio.toFixed(1))
 </script>
 
@@ -76,19 +80,19 @@ const formatTimes = (ratio: number): string => (ratio >= 10 ? ratio.toFixed(0) :
           <p class="text-[14px]">
             <RichText :text="one.needs" /><template v-if="one.most !== undefined">
               There can be at most <span class="figure">{{ formatValue(one.most, 'mass', 3) }}</span>.</template
-            >
-            <span class="text-soft">
-              <span class="figure">{{ (one.usual * 100).toPrecision(1) }}</span> in 100 batches:
+            >{{ ' ' }}
+            <span class="text-soft"
+              >Usual in <span class="figure">{{ inHundred(one.usual) }}</span> of 100 batches:
               <RichText :text="one.usualWhy" />.</span
             >
           </p>
           <p v-for="heard in one.speaksFor" :key="heard.says" class="text-[13.5px]">
-            <span class="text-verdigris">For:</span> <RichText :text="heard.says" />
-            <span class="text-soft">{{ times(heard) }}</span>
+            <span class="text-verdigris">For:</span> <RichText :text="heard.says" />{{ ' '
+            }}<span class="text-soft">({{ times(heard) }})</span>
           </p>
           <p v-for="heard in one.speaksAgainst" :key="heard.says" class="text-[13.5px]">
-            <span class="text-red">Against:</span> <RichText :text="heard.says" />
-            <span class="text-soft">{{ times(heard) }}</span>
+            <span class="text-red">Against:</span> <RichText :text="heard.says" />{{ ' '
+            }}<span class="text-soft">({{ times(heard) }})</span>
           </p>
           <p v-if="one.tiedWith" class="text-[13.5px]">
             Nothing that was read divides it from “<RichText :text="one.tiedWith" />”: it stands here only by how usual

@@ -7,6 +7,7 @@ import { useAttempt } from '~/composables/useAttempt'
 import { useStageRun } from '~/composables/useStageRun'
 import { useWorking } from '~/composables/useWorking'
 import { useVerdict } from '~/composables/useVerdict'
+import { useBatchList } from '~/composables/useBatchList'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import type { NewEntry } from '~/stores/outbox'
@@ -70,6 +71,18 @@ const notesAttempt = useAttempt('The margin', (): MarginNote[] => [
   ...(actual.value ? yieldNotes(actual.value) : []),
 ])
 const notes = computed(() => notesAttempt.value.value ?? [])
+
+/** Other trials: the lab's weighed batches of the same product. */
+const MOST_TRIALS = 30
+const { batches, load } = useBatchList()
+onMounted(load)
+const trials = computed(() =>
+  isLast.value
+    ? (batches.value ?? [])
+        .filter(one => one.code !== batch.code && one.result && one.product === form.value)
+        .slice(0, MOST_TRIALS)
+    : [],
+)
 
 const { shown, show, close } = useWorking(() => [actual.value, route.value, residues.value, verdict.value])
 watch(stageId, close)
@@ -160,6 +173,11 @@ function keepRecovered(species: string, value: string): void {
           ><WhyPanel :verdict="verdict" @working="show(verdict.difference)"
         /></PanelGuard>
         <PanelGuard name="The leftovers"><LeftoverPanel :leftovers="verdict.leftovers" @working="show" /></PanelGuard>
+        <PanelGuard v-if="trials.length > 0" name="Other trials"
+          ><TrialsPanel
+            :here="{ code: batch.code, title: batch.document!.title, percent: result.percent.value, spread }"
+            :others="trials"
+        /></PanelGuard>
         <PanelGuard v-if="verdict.ledger.length > 0" name="The ledger of matter"
           ><MatterLedger :rows="verdict.ledger" @working="show"
         /></PanelGuard>
