@@ -18,7 +18,9 @@ export function together(a: Effect, b: Effect): Effect {
   }
 }
 
-function summed(a: Effect['added'] = {}, b: Effect['added'] = {}): Record<string, number> {
+const NOTHING: Readonly<Record<string, number>> = {}
+function summed(a: Effect['added'], b: Effect['added']): Effect['added'] & object {
+  if (!a || !b) return a ?? b ?? NOTHING
   const all: Record<string, number> = { ...a }
   for (const [key, value] of Object.entries(b)) all[key] = (all[key] ?? 0) + value
   return all

@@ -125,10 +125,13 @@ function byKind(facts: YieldFacts, one: FormYield, kind: Rung['kind']): Told {
   }
 }
 
+/** Of the theory, what dries into any crop. */
+const TRACE = 0.02
+
 /** What the model of the pot lets come down. */
-function byModel({ otherSalts, comesWith, account }: YieldFacts, form: string): Told {
+function byModel({ otherSalts, comesWith, account, theoretical }: YieldFacts, form: string): Told {
   const here = otherSalts.find(salt => salt.form === form)
-  if (comesWith.some(salt => salt.form === form))
+  if (comesWith.some(salt => salt.form === form && salt.grams > TRACE * theoretical))
     return { verdict: 'likely', why: 'the account has it come with the product' }
   if (here?.comesFirst) return { verdict: 'likely', why: 'the model has it come down first' }
   if (here?.comes) return { verdict: 'possible', why: 'the model has it come down as well' }
