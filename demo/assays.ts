@@ -18,7 +18,7 @@ export const nickelByColour: Worksheet = {
   id: 'a2',
   kind: 'absorbance',
   name: 'Nickel left in the liquor',
-  given: { wavelengths: '395, 720', path: '1.00' },
+  given: { wavelengths: '395, 720', path: '1.00', whole: '38 mL' },
   rows: [
     { label: 'blank', concentration: '0.0000 mol/L', a1: '0.001', a2: '0.000' },
     { label: 'standard 1', concentration: '0.0200 mol/L', a1: '0.104', a2: '0.043' },

@@ -80,7 +80,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
     await expect(journal(page)).toContainText(/Temperature of the pot\s*61\.\d °C/)
     await page.getByRole('button', { name: 'fizzing stopped' }).click()
     await page.getByRole('button', { name: 'colour…' }).click()
-    await page.getByRole('button', { name: 'colourless', exact: true }).click()
+    await page.getByRole('button', { name: /^colourless/ }).click()
     await expect(journal(page)).toContainText('colour: colourless')
   })
 

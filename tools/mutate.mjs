@@ -9,7 +9,7 @@ import { join, resolve } from 'node:path'
 import ts from 'typescript'
 
 const FOLDERS = ['core/cause', 'core/outcome']
-const COPIED = ['core', 'demo', 'instruments', 'package.json', 'vitest.config.ts', 'tsconfig.json']
+const COPIED = ['core', 'demo', 'docs', 'instruments', 'package.json', 'vitest.config.ts', 'tsconfig.json']
 const MOST_IN_A_FILE = 2
 const KILLED = 0.9
 

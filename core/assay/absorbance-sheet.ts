@@ -45,6 +45,15 @@ export const absorbanceShape: Shape = {
       example: '1.00',
       nonZero: true,
     },
+    {
+      key: 'whole',
+      label: 'Of a liquor: its whole volume (optional)',
+      what: 'quantity',
+      kinds: ['volume'],
+      optional: true,
+      nonZero: true,
+      example: '42 mL',
+    },
     { key: 'fit', label: 'Read by', what: 'choice', options: FITS, optional: true, example: 'a line' },
   ],
   columns: [

@@ -8,7 +8,8 @@ import {
   type WorksheetResult,
 } from '#core/assay'
 import { molarMass, parseFormula, relate, type Formula } from '#core/formula'
-import type { Figure } from '#core/quantity'
+import { metalOf } from '#core/outcome'
+import { given, parseQuantity, product as figureOf, type Figure } from '#core/quantity'
 import { readReaction } from '#core/sheet'
 import { findProduct } from '#core/solution'
 import { ionsOf } from '#core/species'
@@ -33,8 +34,9 @@ export interface LiquorFound {
 }
 
 /** The worksheets of the mother liquor, as what they counted. */
-export function liquorsFound(assays: readonly Worksheet[]): LiquorFound[] {
+export function liquorsFound(product: Formula, assays: readonly Worksheet[]): LiquorFound[] {
   return assays.flatMap((sheet): LiquorFound[] => {
+    if (sheet.kind === 'absorbance') return byColour(sheet, product)
     const species = sheet.kind === 'liquor' ? parseFormula(sheet.given.species ?? '') : undefined
     const { mean } = species?.ok ? computeWorksheet(sheet) : {}
     if (!species?.ok || !mean) return []
@@ -44,6 +46,22 @@ export function liquorsFound(assays: readonly Worksheet[]): LiquorFound[] {
     return [{ of, amount: mean, name: sheet.name, ...(elements.length === 1 && { element: elements[0]! }) }]
   })
 }
+/** A concentration read off a line, in all of a liquor of this volume: of the metal of the salt that colours it, else of the product's. */
+function byColour({ given: asked, ...rest }: Worksheet, product: Formula): LiquorFound[] {
+  const whole = parseQuantity(asked.whole ?? '', { kinds: ['volume'], name: 'the whole liquor', source: rest.name })
+  const { calibrated } = computeWorksheet({ given: asked, ...rest })
+  const [reading] = calibrated?.readings ?? []
+  const salt = parseFormula(asked.salt ?? '')
+  const metal = metalOf(salt.ok ? salt.value : product)
+  if (!whole.ok || !reading || !metal || calibrated?.unit !== 'mol/L') return []
+  const concentration = given(reading.concentration, 'concentration', `{${metal}} in the liquor, read off the line`, {
+    source: rest.name,
+    uncertainty: reading.uncertainty,
+  })
+  const amount = figureOf(`{${metal}} in all the liquor`, 'amount', [concentration, whole.value], [], 1e-3)
+  return [{ of: metal, element: metal, amount, name: rest.name }]
+}
+
 /** Elements that come and go with water. */
 const WATER: ReadonlySet<string> = new Set(['H', 'O'])
 

@@ -39,6 +39,29 @@ const judged = (assays: readonly Worksheet[], more: object = {}) => {
 describe('a titrated liquor', () => {
   it('is told for all of it', () => expect(computeWorksheet(byEdta('16.95 mL')).mean!.value).toBeCloseTo(0.015255, 6))
 
+  it('is read off a line of colours too', () => {
+    // 0.339 mol/L of nickel in 45.0 mL: 15.26 mmol.
+    const [slope, read] = [5.15, 0.3492]
+    const line = [0, 0.02, 0.04, 0.06, 0.08].map(c => ({
+      concentration: `${c.toFixed(4)} mol/L`,
+      a1: (slope * c).toFixed(4),
+    }))
+    const sheet: Worksheet = {
+      id: 'c',
+      kind: 'absorbance',
+      name: 'Nickel by its colour',
+      given: { wavelengths: '395', whole: '45.0 mL' },
+      rows: [...line, { label: 'Liquor', dilution: '5', a1: `${read}` }],
+    }
+    const nickel = judged([sheet]).ledger.find(({ element }) => element === 'Ni')!
+    expect(nickel.out.find(({ place }) => place === 'liquor')!.moles.value).toBeCloseTo(0.015256, 5)
+    expect(judged([sheet]).explanations[0]!.cause).toBe('left in the liquor')
+    const without = judged([{ ...sheet, given: { wavelengths: '395' } }]).ledger.find(
+      ({ element }) => element === 'Ni',
+    )!
+    expect(without.out.find(({ place }) => place === 'liquor')!.moles.value).not.toBeCloseTo(0.015256, 4)
+  })
+
   it('refuses a part larger than the whole at its place', () => {
     const sheet = { ...byEdta('16.95 mL'), rows: [{ sample: '50 mL', volume: '16.95 mL' }] }
     expect(computeWorksheet(sheet).rows[0]!.problems.map(({ key, why }) => [key, why])).toEqual([

@@ -210,7 +210,7 @@ export function yieldFacts({
     productDissolves: known?.row.water === 'soluble',
     acidity: acidityOf(sheet),
     evidence: assayEvidence(form, assays),
-    liquors: liquorsFound(assays),
+    liquors: liquorsFound(form, assays),
     ...leftIn(settled, account),
     comesWith: account?.isKnown === true ? comesWith(account, form) : [],
     excesses: sheet.reagents
