@@ -1,4 +1,4 @@
-import { colourOf, formsOf, type Formula } from '#core/formula'
+import { colourOf, findSubstance, formsOf, type Formula } from '#core/formula'
 import { colourWords } from '#core/journal'
 import { colourMeanings } from '#core/reference'
 import type { ReadStage } from '#core/sheet'
@@ -17,7 +17,9 @@ export interface StageColour {
 /** Every colour word against a stage: those of its product and reagents in all their forms first, then those that mean something else, then the rest. */
 export function coloursFor(stage: ReadStage): StageColour[] {
   const holds = partsIn(stage)
-  const forms = [...new Set(speciesOf(stage).flatMap(one => formsOf(one, stage.own)))]
+  // Gases and solvents have no colour that anyone would look for.
+  const solids = speciesOf(stage).filter(one => findSubstance(one, stage.own)?.row.state === 'solid')
+  const forms = [...new Set(solids.flatMap(one => formsOf(one, stage.own)))]
   const colours = colourWords.map((word): StageColour => {
     const of = forms.filter(form => wordsIn(colourOf(formulaOf(form), stage.own)?.word).includes(word))
     const means = colourMeanings

@@ -28,7 +28,7 @@ export const colourMeanings: readonly {
   { of: ['Fe'], colours: ['yellow', 'brown', 'orange', 'red'], means: 'iron(III), by air' },
   { of: ['Mn'], colours: ['brown', 'black'], means: 'manganese(IV) oxide, by air' },
   { of: ['Co'], colours: ['brown', 'black'], means: 'cobalt(III), by air' },
-  { of: ['Cu'], colours: ['brown', 'black', 'red'], means: 'copper(I), or the oxide of a liquor that grew too hot or alkaline' },
+  { of: ['Cu'], colours: ['brown', 'black', 'red'], means: 'copper(I), or copper oxide' },
   { of: ['Ag'], colours: ['black', 'brown', 'violet'], means: 'silver, by light or a reductant' },
   { of: ['I'], colours: ['brown', 'yellow', 'violet'], means: 'iodine, by air and acid' },
   { of: ['Br'], colours: ['orange', 'brown', 'yellow'], means: 'bromine, by an oxidant in acid' },

@@ -87,7 +87,7 @@ const isChecked = (event: Event): boolean => (event.target as HTMLInputElement).
           <td class="py-1">
             <input
               type="checkbox"
-              class="size-5"
+              class="size-5 accent-verdigris"
               :aria-label="`Count ${one.code} in`"
               :checked="!left.has(one.code)"
               :disabled="i === 0"

@@ -67,7 +67,7 @@ function seeColour(one: string): void {
         v-for="one in colours"
         :key="one.word"
         type="button"
-        class="button button-quiet glove flex-col items-start px-3 text-left"
+        class="button button-quiet glove flex-col items-start justify-center px-3 text-left"
         :class="{
           'border-verdigris bg-verdigris-soft': one.of.length > 0,
           'border-amber bg-amber-soft': one.means.length > 0,
