@@ -87,6 +87,20 @@ export function likelihood(effect: Effect, readings: Readings): number {
   )
 }
 
+/** Standard uncertainties beyond which a share is as good as impossible: e^(−18) of the top. */
+const FAR = 6
+
+/** True where two causes together put the share won so far off that no opinion of a run reaches it: told without putting their effect together. */
+export function isFar(a: Effect, b: Effect, { theoretical, actual, usual }: Readings): boolean {
+  const full =
+    (a.made ?? 1) * (b.made ?? 1) * (a.kept ?? 1) * (b.kept ?? 1) * (a.factor ?? 1) * (b.factor ?? 1) * theoretical
+  const mass = (actual - (a.offset ?? 0) - (b.offset ?? 0)) / ((a.misread ?? 1) * (b.misread ?? 1))
+  const share = (mass - (a.add ?? 0) - (b.add ?? 0)) / full
+  if (!(share > 0)) return true
+  if (a.won || b.won) return false
+  return usual.every(({ mean, spread }) => Math.abs(share - mean) > FAR * spread)
+}
+
 /** Density of the share that is won: the opinions, none of them beyond all there is. */
 function usualDensity(share: number, opinions: readonly Opinion[], spread: number): number {
   const edge = Math.max(spread, EDGE)

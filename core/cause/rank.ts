@@ -1,6 +1,6 @@
 import type { Cause, CauseCode, Effect, Sized } from './cause'
 import { together } from './effect'
-import { likelihood, unknownLikelihood, type Readings } from './likelihood'
+import { isFar, likelihood, unknownLikelihood, type Readings } from './likelihood'
 
 /** A cause with its share of belief. */
 export interface Believed {
@@ -138,6 +138,7 @@ function pairFit(a: readonly Sized[], b: readonly Sized[], readings: Readings): 
   const [byA, byB] = [moves(a), moves(b)]
   a.forEach((one, i) =>
     b.forEach((two, j) => {
+      if (isFar(one.effect, two.effect, readings)) return
       const here = one.weight * two.weight * likelihood(together(one.effect, two.effect), readings)
       if (!(here > 0)) return
       fits += here

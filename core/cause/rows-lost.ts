@@ -46,11 +46,11 @@ function inLiquor(facts: YieldFacts): Cause[] {
       ? anywhere(0.4, 0.98, leaves)
       : mixed(
           [warm ? 0.15 : 0.6, about(cold, 0.25 * kept, leaves)],
-          [warm ? 0.85 : isFollowed ? 0.2 : 0.35, between(cold, won.lukewarm ?? won.atRoom)],
+          [warm ? 0.85 : isFollowed ? 0.2 : 0.35, between(cold, won.lukewarm)],
           [isFollowed ? 0 : 0.5, between(cold, won.unboiled)],
         )
   const least = Math.min(
-    ...[cold, won.lukewarm, won.atRoom, isFollowed ? undefined : won.unboiled].filter(one => one !== undefined),
+    ...[cold, won.lukewarm, isFollowed ? undefined : won.unboiled].filter(one => one !== undefined),
   )
   const most = Number.isFinite(least) ? (1 - least) * theoretical : undefined
   if (cold !== undefined && most !== undefined && most < 0.01 * theoretical) return []

@@ -5,6 +5,7 @@ import {
   dryingSeries,
   judgeDryness,
   readReading,
+  saw,
   seenIn,
   toleranceOf,
   type Dryness,
@@ -29,7 +30,7 @@ import { tapeOf } from '#core/outcome'
 import type { Tape } from '#core/outcome'
 import { coloursFor, otherSaltsIn, type OtherSalt, type StageColour } from '#core/outcome'
 import { acidityOf, type Acidity } from './acidity'
-import { wonIf, type WonIf } from './what-if'
+import { wonIf, type Known, type WonIf } from './what-if'
 import { countOf, type CameBack, type LiquorRead, type Readings } from './likelihood'
 import { ionsInPot, relativesOf, type Relative } from '#core/outcome'
 import { judgeLeftovers, type LeftoverJudgement } from './explain-leftover'
@@ -181,6 +182,9 @@ export function yieldFacts({
     mass: grams,
   }))
   const washes = washesOf(run)
+  const seen = lines.flatMap(({ entry, current }) =>
+    current !== undefined && 'stage' in entry && entry.stage === stageId ? (seenIn(entry) ?? []) : [],
+  )
   const isDone = (id: string): boolean =>
     run.steps.some(({ step, status, times }) => step.id === id && (status === 'done' || times > 0))
   const mine = lines.filter(
@@ -219,20 +223,36 @@ export function yieldFacts({
     unread: judged.value.unread,
     run,
     isFollowed: run.steps.some(({ times, status }) => times > 0 || status === 'done'),
-    won: account ? wonIf(account, form, result.theoretical.value, ({ id }) => isDone(id), washes.planned) : {},
+    won: account ? wonIf(account, form, result.theoretical.value, knownOf(account, model, washes, isDone, seen)) : {},
     back: sheet.reagents.flatMap(line => backOf(line, judged.value.recovered)),
     ...vesselsOf(lines, stageId),
     tests: mine.flatMap(({ entry }) => (entry.kind === 'test' ? [entry] : [])),
     ...pHOf(mine),
     washes,
     dryness: { ...judgeDryness(points, toleranceOf(resolution)), count: points.length },
-    seen: mine.flatMap(({ entry, current }) => (current === undefined ? [] : (seenIn(entry) ?? []))),
+    seen,
     spills: mine.flatMap(({ entry, current }) =>
       entry.kind === 'deviation' && current !== undefined && troubleOf(entry) === 'loss' ? [current] : [],
     ),
     ...(model && { model }),
     ...(account && { account, tape: tapeOf(account, judged.value) }),
     readings: readingsOf(plan, lines, stageId),
+  }
+}
+
+function knownOf(
+  { kept }: ToldStage,
+  recorded: Forecast | undefined,
+  { planned }: YieldFacts['washes'],
+  isDone: (id: string) => boolean,
+  seen: readonly Seen[],
+): Known {
+  return {
+    recorded,
+    isDone: ({ id }) => isDone(id),
+    isCut: kept?.steps.some(step => kept.realOf?.(step).isSkipped === true) === true,
+    isWarmWash: saw(seen, 'hot', { place: 'wash' }),
+    washes: planned,
   }
 }
 
