@@ -5,6 +5,7 @@ import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
 import { useOutboxStore } from '~/stores/outbox'
 import { usePhotosStore } from '~/stores/photos'
+import { applyLook } from '~/composables/useLook'
 import { isDeviceFull } from '~/utils/device'
 
 const finding = ref(false)
@@ -28,6 +29,7 @@ async function load(): Promise<void> {
     setTimeout(load, 3000)
   }
 }
+applyLook()
 onMounted(() => {
   void load()
   void bench.load()

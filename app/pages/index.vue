@@ -132,7 +132,7 @@ const unreadable = computed(() => (store.bench?.batches ?? []).filter(({ brief }
             :key="one.key"
             type="button"
             class="min-h-9 rounded-md border px-3 text-[14px]"
-            :class="one.key === view ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-white'"
+            :class="one.key === view ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-card'"
             :aria-pressed="one.key === view"
             @click="view = one.key"
           >
@@ -259,6 +259,6 @@ const unreadable = computed(() => (store.bench?.batches ?? []).filter(({ brief }
   display: inline-block;
 }
 .key-wait {
-  background: repeating-linear-gradient(135deg, #d8d4c5 0 4px, #f3f1e9 4px 8px);
+  background: repeating-linear-gradient(135deg, var(--color-rule) 0 4px, var(--color-paper) 4px 8px);
 }
 </style>

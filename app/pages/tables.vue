@@ -25,7 +25,7 @@ watch(query, q => void router.replace({ query: { ...route.query, q: q || undefin
 </script>
 
 <template>
-  <main class="flex min-h-0 flex-1 flex-col bg-sheet px-[22px] py-[18px]">
+  <main class="flex min-h-0 min-w-0 flex-1 flex-col bg-sheet px-[22px] py-[18px] max-sm:px-4">
     <div class="flex flex-wrap items-end justify-between gap-4">
       <div>
         <h1>Tables</h1>
@@ -34,7 +34,7 @@ watch(query, q => void router.replace({ query: { ...route.query, q: q || undefin
           rely on them. Your lab’s own rows come first.
         </p>
       </div>
-      <label class="w-[320px]"
+      <label class="w-[320px] max-sm:w-full"
         ><span class="sr-only">Search</span
         ><input v-model="query" type="search" class="field" placeholder="Formula, name, or part of one"
       /></label>
@@ -55,7 +55,7 @@ watch(query, q => void router.replace({ query: { ...route.query, q: q || undefin
         >{{ one.name }}</NuxtLink
       >
     </nav>
-    <p v-if="!library.isLoaded" class="small mt-2">Your lab’s own rows are not read yet.</p>
+    <p class="small mt-2 min-h-[18px]">{{ library.isLoaded ? '' : 'Your lab’s own rows are not read yet.' }}</p>
     <SubstanceTable v-if="tab === 'substances'" :query="query" :meant="meant?.formula" />
     <SolubilityTable v-else-if="tab === 'solubility'" :query="query" :meant="meant?.formula" />
     <PlainTable v-else :table="tab" :query="query" :meant="meant?.formula" />

@@ -4,6 +4,7 @@ import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/compon
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import type { Calibration } from '#core/assay'
 
 /** The standards, the line through them with its 95 % band, and where the samples lie on it. */
@@ -79,6 +80,7 @@ const option = computed(() => ({
   },
   series: calibrations.flatMap(seriesOf),
 }))
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
@@ -87,6 +89,6 @@ const option = computed(() => ({
     role="img"
     aria-label="Calibration line; the same numbers stand in the tables"
   >
-    <VChart :option="option" :update-options="{ notMerge: true }" autoresize />
+    <VChart :option="drawn" :update-options="{ notMerge: true }" autoresize />
   </div>
 </template>

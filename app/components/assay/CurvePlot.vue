@@ -4,6 +4,7 @@ import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/comp
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import type { Band, CurvePoints, Plateau } from '#core/assay'
 
 /** A thermogram with its levels shaded, or a spectrum with its bands marked. */
@@ -55,6 +56,7 @@ const option = computed(() => ({
     },
   ],
 }))
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
@@ -63,6 +65,6 @@ const option = computed(() => ({
     role="img"
     aria-label="The curve; its figures stand in the table below"
   >
-    <VChart :option="option" :update-options="{ notMerge: true }" autoresize />
+    <VChart :option="drawn" :update-options="{ notMerge: true }" autoresize />
   </div>
 </template>

@@ -23,12 +23,20 @@ const height = (value: number): number => Math.max(2, (Math.abs(value) / top.val
         width="30"
         :height="height(value)"
         rx="3"
-        :fill="washes.isSteady && i >= washes.readings.length - 2 ? '#17695c' : '#b7c9d3'"
+        :fill="washes.isSteady && i >= washes.readings.length - 2 ? 'var(--color-verdigris)' : 'var(--color-edge)'"
       />
-      <text :x="i * STEP + 23" :y="HEIGHT - height(value) - 4" text-anchor="middle" font-size="12" fill="#1d2529">
+      <text
+        :x="i * STEP + 23"
+        :y="HEIGHT - height(value) - 4"
+        text-anchor="middle"
+        font-size="12"
+        fill="var(--color-ink)"
+      >
         {{ value }}
       </text>
-      <text :x="i * STEP + 23" :y="HEIGHT + 15" text-anchor="middle" font-size="12" fill="#566063">{{ i + 1 }}</text>
+      <text :x="i * STEP + 23" :y="HEIGHT + 15" text-anchor="middle" font-size="12" fill="var(--color-soft)">
+        {{ i + 1 }}
+      </text>
     </g>
   </svg>
 </template>

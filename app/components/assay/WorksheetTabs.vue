@@ -15,7 +15,7 @@ const emit = defineEmits<{ choose: [id: string]; add: [kind: WorksheetKind] }>()
       :key="one.id"
       type="button"
       class="min-h-10 rounded-lg border px-3 text-[14px]"
-      :class="one.id === chosen ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-white'"
+      :class="one.id === chosen ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-card'"
       :aria-pressed="one.id === chosen"
       @click="emit('choose', one.id)"
     >
@@ -27,7 +27,7 @@ const emit = defineEmits<{ choose: [id: string]; add: [kind: WorksheetKind] }>()
         ><Plus :size="15" />New worksheet</MenuButton
       >
       <MenuItems
-        class="absolute left-0 z-30 mt-1 max-h-[60vh] w-[340px] overflow-y-auto rounded-lg border border-edge bg-white p-1 shadow-lg"
+        class="absolute left-0 z-30 mt-1 max-h-[60vh] w-[340px] overflow-y-auto rounded-lg border border-edge bg-card p-1 shadow-lg"
       >
         <MenuItem v-for="kind in worksheetKinds" :key="kind" v-slot="{ active }">
           <button
@@ -48,7 +48,7 @@ const emit = defineEmits<{ choose: [id: string]; add: [kind: WorksheetKind] }>()
       <li v-for="kind in worksheetKinds" :key="kind">
         <button
           type="button"
-          class="flex h-full w-full flex-col rounded-lg border border-edge bg-white px-3 py-2 text-left hover:border-ink"
+          class="flex h-full w-full flex-col rounded-lg border border-edge bg-card px-3 py-2 text-left hover:border-ink"
           :aria-label="worksheetShapes[kind].name"
           @click="emit('add', kind)"
         >

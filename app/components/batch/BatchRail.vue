@@ -18,7 +18,7 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 </script>
 
 <template>
-  <nav class="border-r border-rule py-[18px] pl-5" aria-label="Batch">
+  <nav data-chrome class="border-r border-rule py-[18px] pl-5" aria-label="Batch">
     <h2 class="mb-2 text-[12px]">{{ code }}</h2>
     <ol>
       <li v-for="part in parts" :key="part.key" class="relative">

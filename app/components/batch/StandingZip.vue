@@ -16,7 +16,7 @@ const reached = computed(() => steps.indexOf(standing))
           width="7"
           height="6"
           rx="1"
-          :fill="i <= reached ? '#17695c' : '#b9b3a2'"
+          :fill="i <= reached ? 'var(--color-verdigris)' : 'var(--color-edge)'"
         />
         <rect
           :x="i * 14.5 + 7"
@@ -24,7 +24,7 @@ const reached = computed(() => steps.indexOf(standing))
           width="7"
           height="6"
           rx="1"
-          :fill="i <= reached ? '#17695c' : '#b9b3a2'"
+          :fill="i <= reached ? 'var(--color-verdigris)' : 'var(--color-edge)'"
         />
       </template>
     </svg>

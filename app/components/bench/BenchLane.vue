@@ -89,7 +89,7 @@ function key(event: KeyboardEvent, span: LaneSpan): void {
 }
 .hands {
   background: var(--color-verdigris);
-  color: #fff;
+  color: var(--color-on);
 }
 .wait {
   background: repeating-linear-gradient(135deg, #e6e3d7 0 6px, #f3f1e9 6px 12px);

@@ -46,7 +46,7 @@ async function save(): Promise<void> {
 
 <template>
   <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
+    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-14">
       <DialogPanel class="w-[520px] max-w-full rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="text-[19px] font-semibold">Hours and equipment</DialogTitle>

@@ -31,7 +31,7 @@ const takes = computed((): { measure: Measure; label: string }[] =>
         >shows
         <select
           :value="resolution"
-          class="min-h-12 rounded border border-edge bg-white px-1 text-ink"
+          class="min-h-12 rounded border border-edge bg-card px-1 text-ink"
           aria-label="Resolution of the balance"
           @change="choose(Number(($event.target as HTMLSelectElement).value))"
         >

@@ -35,7 +35,7 @@ function correct(strikeOut: boolean): void {
 
 <template>
   <Dialog :open="!!line" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
+    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center pt-20">
       <DialogPanel class="w-[460px] rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="text-[17px] font-semibold">Correct an entry</DialogTitle>

@@ -4,6 +4,7 @@ import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/compon
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import type { Curve } from '#core/solution'
 import { lowered } from '~/composables/useLowered'
 import { chartFont, solubilityAxes } from '~/composables/useSolubilityAxes'
@@ -130,13 +131,14 @@ function key(event: KeyboardEvent, { move, celsius }: PathPoint): void {
   event.preventDefault()
   emit('drag', move!, Math.round(celsius) + step)
 }
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
   <div ref="room" class="relative h-[330px]">
     <VChart
       ref="chart"
-      :option="option"
+      :option="drawn"
       autoresize
       class="size-full"
       role="img"
@@ -147,7 +149,7 @@ function key(event: KeyboardEvent, { move, celsius }: PathPoint): void {
       v-for="handle in handles"
       :key="handle.point.move"
       type="button"
-      class="absolute size-7 -translate-x-1/2 -translate-y-1/2 cursor-ew-resize touch-none rounded-full border-2 border-ink bg-white/70 hover:bg-verdigris-soft"
+      class="absolute size-7 -translate-x-1/2 -translate-y-1/2 cursor-ew-resize touch-none rounded-full border-2 border-ink bg-card/70 hover:bg-verdigris-soft"
       role="slider"
       :aria-label="handle.point.label"
       aria-valuemin="0"

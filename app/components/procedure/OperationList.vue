@@ -264,7 +264,7 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
         v-for="kind in kinds"
         :key="kind.name"
         type="button"
-        class="min-h-7 rounded border border-edge bg-white px-2 text-[13px] hover:bg-verdigris-soft"
+        class="min-h-7 rounded border border-edge bg-card px-2 text-[13px] hover:bg-verdigris-soft"
         @click="add(kind.move)"
       >
         + {{ kind.name }}
@@ -281,7 +281,7 @@ const seen = (list: readonly { form: string; mass: number }[]) => list.filter(({
   height: 26px;
   border: 1px solid var(--color-edge);
   border-radius: 5px;
-  background: #fff;
+  background: var(--color-card);
 }
 .tool:disabled {
   border-color: var(--color-rule);

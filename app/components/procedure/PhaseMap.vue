@@ -45,9 +45,9 @@ const letters = computed(() => picture.fields.map((_, i) => String.fromCharCode(
 const colours = computed(() => {
   let next = 0
   return picture.fields.map(({ solids, isDry }) => {
-    if (isDry) return '#8d8776'
-    if (solids.length === 0) return '#fffefb'
-    if (solids.every(isProduct)) return '#a9d3c8'
+    if (isDry) return 'var(--color-edge)'
+    if (solids.length === 0) return 'var(--color-sheet)'
+    if (solids.every(isProduct)) return 'var(--color-verdigris-soft)'
     return OTHERS[next++ % OTHERS.length]!
   })
 })
@@ -96,8 +96,8 @@ const hasUnknown = computed(() => picture.cells.some(row => row.includes(-1)))
     >
       <defs>
         <pattern id="not-known" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="#fffefb" />
-          <line x1="0" y1="0" x2="0" y2="6" stroke="#8d8776" stroke-width="2" />
+          <rect width="6" height="6" fill="var(--color-sheet)" />
+          <line x1="0" y1="0" x2="0" y2="6" stroke="var(--color-edge)" stroke-width="2" />
         </pattern>
       </defs>
       <rect
@@ -116,9 +116,9 @@ const hasUnknown = computed(() => picture.cells.some(row => row.includes(-1)))
         :width="wide - LEFT - RIGHT"
         :height="HIGH - TOP - BOTTOM"
         fill="none"
-        stroke="#b9b3a2"
+        stroke="var(--color-edge)"
       />
-      <g font-size="12" fill="#566063">
+      <g font-size="12" fill="var(--color-soft)">
         <text v-for="t in ticks(...ends.celsius, 10)" :key="`t${t}`" :x="xOf(t)" :y="HIGH - 20" text-anchor="middle">
           {{ t }}
         </text>
@@ -128,20 +128,20 @@ const hasUnknown = computed(() => picture.cells.some(row => row.includes(-1)))
         </text>
         <text :x="0" :y="11">g water</text>
       </g>
-      <g font-size="14" font-weight="700" fill="#1d2529">
+      <g font-size="14" font-weight="700" fill="var(--color-ink)">
         <text v-for="mark in marks" :key="mark.field" :x="mark.x" :y="mark.y + 5" text-anchor="middle">
           {{ letters[mark.field] }}
         </text>
       </g>
-      <polyline :points="line" fill="none" stroke="#1d2529" stroke-width="1.8" stroke-linejoin="round" />
+      <polyline :points="line" fill="none" stroke="var(--color-ink)" stroke-width="1.8" stroke-linejoin="round" />
       <circle
         v-for="(point, i) in way"
         :key="i"
         :cx="xOf(point.celsius)"
         :cy="yOf(point.water)"
         :r="i === way.length - 1 ? 6 : 3.5"
-        :fill="i === way.length - 1 ? '#d18a17' : '#1d2529'"
-        stroke="#fffefb"
+        :fill="i === way.length - 1 ? 'var(--color-amber-edge)' : 'var(--color-ink)'"
+        stroke="var(--color-sheet)"
       >
         <title>{{ point.label }}: {{ point.celsius.toFixed(0) }} °C, {{ point.water.toFixed(1) }} g of water</title>
       </circle>

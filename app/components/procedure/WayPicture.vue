@@ -4,6 +4,7 @@ import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import { timesOf } from '#core/procedure'
 import { effectOf, tellVessel, type ToldStage } from '#core/procedure'
 
@@ -90,6 +91,7 @@ const option = computed(() => ({
         },
       ],
 }))
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
@@ -99,7 +101,7 @@ const option = computed(() => ({
     :class="isDry ? '' : 'grid items-center gap-4 lg:grid-cols-[minmax(0,1fr)_260px]'"
   >
     <div class="h-[220px] w-full" role="img" :aria-label="isDry ? 'Temperature against time' : 'What each wash leaves'">
-      <VChart :option="option" :update-options="{ notMerge: true }" autoresize />
+      <VChart :option="drawn" :update-options="{ notMerge: true }" autoresize />
     </div>
     <figcaption class="small">
       <template v-if="isDry"

@@ -63,7 +63,7 @@ defineExpose({ focus: () => field.value?.focus() })
       v-if="problem"
       :id="`${id}-problem`"
       role="status"
-      class="z-20 mt-1 rounded-md border border-red-edge bg-white p-2 text-left shadow-md"
+      class="z-20 mt-1 rounded-md border border-red-edge bg-card p-2 text-left shadow-md"
       :class="wide || inline ? 'relative' : 'absolute right-0 w-64'"
     >
       <ProblemText :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />

@@ -36,10 +36,10 @@ function record(species: string): void {
         <tr class="text-right text-soft">
           <th class="text-left font-normal">Reagent</th>
           <th class="font-normal">Charged</th>
-          <th class="font-normal">Moles</th>
-          <th class="font-normal">Equivalents</th>
+          <th class="font-normal max-sm:hidden">Moles</th>
+          <th class="font-normal max-sm:hidden">Equivalents</th>
           <th class="font-normal">Should be left</th>
-          <th class="w-[210px] font-normal">Came back, dry</th>
+          <th class="w-[210px] font-normal max-sm:w-[150px]">Came back, dry</th>
         </tr>
       </thead>
       <tbody>
@@ -53,14 +53,14 @@ function record(species: string): void {
             >
           </td>
           <td class="figure py-2">{{ formatFigure(line.volume ?? line.mass ?? line.amount) }}</td>
-          <td class="figure py-2">{{ formatFigure(line.amount) }}</td>
-          <td class="figure py-2">
+          <td class="figure py-2 max-sm:hidden">{{ formatFigure(line.amount) }}</td>
+          <td class="figure py-2 max-sm:hidden">
             {{ line.limits ? '1' : formatFigure(line.equivalents) }}
             <span v-if="line.limits" class="tag bg-verdigris-soft font-sans text-verdigris">limits</span>
           </td>
           <td class="figure py-2">{{ line.limits ? 'none' : formatFigure(line.leftover.mass) }}</td>
           <td class="py-1 pl-3">
-            <span v-if="!line.volume" class="flex items-start justify-end gap-2">
+            <span v-if="!line.volume" class="flex items-start justify-end gap-2 max-sm:flex-wrap">
               <button
                 v-if="back(line.species)"
                 type="button"

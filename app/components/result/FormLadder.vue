@@ -76,7 +76,7 @@ const looks = {
   display: block;
   height: 18px;
   border-radius: 4px;
-  background: linear-gradient(90deg, #edf1ed 0 72%, var(--color-red-soft) 72%);
+  background: linear-gradient(90deg, var(--color-in) 0 72%, var(--color-red-soft) 72%);
 }
 .track u {
   position: absolute;

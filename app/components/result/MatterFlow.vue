@@ -4,6 +4,7 @@ import { TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import type { LedgerRow } from '#core/outcome'
 import { placeColours } from './place-colours'
 
@@ -56,6 +57,7 @@ const option = computed(() => {
     ],
   }
 })
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
@@ -64,6 +66,6 @@ const option = computed(() => {
     role="img"
     :aria-label="`Flow of ${row.element}; the same numbers stand in the table`"
   >
-    <VChart :option="option" :update-options="{ notMerge: true }" autoresize />
+    <VChart :option="drawn" :update-options="{ notMerge: true }" autoresize />
   </div>
 </template>

@@ -32,7 +32,7 @@ const words = ({ open, closes }: LedgerRow): string =>
           :key="word"
           type="button"
           class="min-h-8 rounded-md border px-3 text-[13.5px]"
-          :class="isFlow === value ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-white'"
+          :class="isFlow === value ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-card'"
           :aria-pressed="isFlow === value"
           @click="isFlow = value"
         >
@@ -79,7 +79,7 @@ const words = ({ open, closes }: LedgerRow): string =>
                   class="gap-bar"
                   :style="{ width: widthOf(one, -one.open.value) }"
                 />
-                <span class="bg-[#b7c9d3]" :style="{ width: widthOf(one, one.into.value) }" />
+                <span class="bg-edge" :style="{ width: widthOf(one, one.into.value) }" />
               </span>
             </span>
           </td>
@@ -150,7 +150,7 @@ const words = ({ open, closes }: LedgerRow): string =>
           :key="one.element"
           type="button"
           class="min-h-8 min-w-9 rounded-md border px-2 text-[13.5px]"
-          :class="one === flowing ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-white'"
+          :class="one === flowing ? 'border-verdigris bg-verdigris-soft font-semibold' : 'border-edge bg-card'"
           :aria-pressed="one === flowing"
           @click="opened = one.element"
         >
@@ -169,6 +169,6 @@ const words = ({ open, closes }: LedgerRow): string =>
 
 <style scoped>
 .gap-bar {
-  background: repeating-linear-gradient(135deg, #f3d9d2 0 5px, #fff 5px 10px);
+  background: repeating-linear-gradient(135deg, var(--color-red-soft) 0 5px, var(--color-card) 5px 10px);
 }
 </style>

@@ -236,7 +236,7 @@ const height = computed(() => {
   height: 32px;
   border: 1px solid var(--color-edge);
   border-radius: 6px;
-  background: #fff;
+  background: var(--color-card);
 }
 .tool:disabled {
   border-color: var(--color-rule);

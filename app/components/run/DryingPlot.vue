@@ -4,6 +4,7 @@ import { GridComponent, TooltipComponent } from 'echarts/components'
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import type { Dryness, DryPoint } from '#core/journal'
 
 /** Mass against time, with where it is expected to end; the numbers stand in the table below. */
@@ -44,12 +45,13 @@ const option = computed(() => ({
       : []),
   ],
 }))
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
   <div class="h-[170px]">
     <VChart
-      :option="option"
+      :option="drawn"
       autoresize
       class="size-full"
       role="img"

@@ -32,14 +32,14 @@ const papers = ['acid', 'neutral', 'alkaline'] as const
         <select
           v-if="i === 0"
           v-model="first"
-          class="min-h-12 rounded border border-edge bg-white px-2"
+          class="min-h-12 rounded border border-edge bg-card px-2"
           aria-label="Added to the first portion"
         >
           <option v-for="one in reagents" :key="one" :value="one">{{ one }}</option></select
         ><select
           v-else
           v-model="second"
-          class="min-h-12 rounded border border-edge bg-white px-2"
+          class="min-h-12 rounded border border-edge bg-card px-2"
           aria-label="Added to the second portion"
         >
           <option v-for="one in reagents" :key="one" :value="one">{{ one }}</option>

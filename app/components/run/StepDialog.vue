@@ -107,7 +107,7 @@ const toggle = (one: Equipment): void => {
 
 <template>
   <Dialog :open="open" class="relative z-50" @close="emit('close')">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
+    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-10">
       <DialogPanel class="w-[640px] max-w-full rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="text-[19px] font-semibold">{{ step ? 'Change the step' : 'Add a step' }}</DialogTitle>

@@ -38,9 +38,7 @@ function type(text: string): void {
       type="button"
       class="grid size-7 shrink-0 place-items-center rounded border"
       :class="
-        held
-          ? 'border-verdigris bg-verdigris text-white'
-          : 'border-transparent text-soft hover:border-edge hover:bg-white'
+        held ? 'border-verdigris bg-verdigris text-on' : 'border-transparent text-soft hover:border-edge hover:bg-card'
       "
       :aria-pressed="held"
       :disabled="held && !canRelease"

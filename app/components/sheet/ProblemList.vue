@@ -19,7 +19,7 @@ const rows = computed(() =>
 
 <template>
   <section
-    class="mt-3 rounded-lg border border-red-edge bg-white px-3 py-2"
+    class="mt-3 rounded-lg border border-red-edge bg-card px-3 py-2"
     role="status"
     aria-label="What does not read"
   >

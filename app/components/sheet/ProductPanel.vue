@@ -56,7 +56,7 @@ const forms = computed(() => {
             type="button"
             class="flex min-h-7 items-center gap-1.5 rounded border px-2 text-[13.5px]"
             :class="
-              form === one.text ? 'border-verdigris bg-verdigris-soft' : 'border-edge bg-white hover:bg-verdigris-soft'
+              form === one.text ? 'border-verdigris bg-verdigris-soft' : 'border-edge bg-card hover:bg-verdigris-soft'
             "
             @click="emit('form', one.text)"
           >

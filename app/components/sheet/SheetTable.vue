@@ -498,7 +498,7 @@ function moveOn(event: Event): void {
   margin-top: 4px;
   border: 1px solid var(--color-edge);
   border-radius: 4px;
-  background: #fff;
+  background: var(--color-card);
   overflow: hidden;
 }
 .bar i {

@@ -72,7 +72,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
       <RadioGroupOption v-for="one in kinds" :key="one.kind" v-slot="{ checked }" :value="one.kind" class="rounded-md">
         <span
           class="inline-block cursor-pointer rounded-md border px-3 py-1.5"
-          :class="checked ? 'border-verdigris bg-verdigris font-semibold text-white' : 'border-edge bg-white'"
+          :class="checked ? 'border-verdigris bg-verdigris font-semibold text-on' : 'border-edge bg-card'"
           >{{ one.name }}</span
         >
       </RadioGroupOption>
@@ -97,7 +97,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
               :class="
                 (textOf('formula') || species) === form
                   ? 'border-verdigris bg-verdigris-soft'
-                  : 'border-edge bg-white hover:bg-verdigris-soft'
+                  : 'border-edge bg-card hover:bg-verdigris-soft'
               "
               @click="set('formula', form === species ? '' : form)"
             >

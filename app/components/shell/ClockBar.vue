@@ -62,7 +62,7 @@ function stop(clock: Clock): void {
       v-for="clock in shown.slice(0, 6)"
       :key="clock.timer.id"
       :to="`/batches/${clock.code}/run`"
-      class="rounded-full border border-edge bg-white px-3 py-0.5 hover:border-ink"
+      class="rounded-full border border-edge bg-card px-3 py-0.5 hover:border-ink"
       >{{ clock.code }} {{ clock.timer.name }} ·
       <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'stands still' : text(clock) }}</span></NuxtLink
     >

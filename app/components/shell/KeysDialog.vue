@@ -20,7 +20,7 @@ const keys = [
 
 <template>
   <Dialog :open="open" class="relative z-50" @close="open = false">
-    <div class="fixed inset-0 bg-ink/40" aria-hidden="true" />
+    <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
     <div class="fixed inset-0 flex items-start justify-center pt-24">
       <DialogPanel class="w-[440px] rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="mb-3 text-[17px] font-semibold">Keys</DialogTitle>

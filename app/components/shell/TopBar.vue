@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { looks, useLook } from '~/composables/useLook'
 import { useLabStore } from '~/stores/lab'
 
 const lab = useLabStore()
+const { look } = useLook()
 const route = useRoute()
 const links = [
   { to: '/', name: 'Bench' },
@@ -14,7 +16,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
 </script>
 
 <template>
-  <header class="flex h-12 items-stretch gap-6 bg-ink px-5 max-sm:gap-2 max-sm:px-2 text-[#e9e6da]">
+  <header data-chrome class="flex h-12 items-stretch gap-6 bg-bar px-5 max-sm:gap-2 max-sm:px-2 text-[#e9e6da]">
     <NuxtLink to="/" class="flex items-center gap-2 text-[16px] font-bold" aria-label="Zip Ledger, to the bench">
       <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
         <g fill="#5fb6a4">
@@ -52,12 +54,22 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       >
         <kbd class="figure">?</kbd>
       </button>
+      <label class="max-sm:hidden">
+        <span class="sr-only">Look</span>
+        <select
+          v-model="look"
+          class="min-h-6 max-w-[112px] rounded border border-[#6f7a79] bg-bar px-1.5 py-1 text-[#e9e6da]"
+          aria-label="Look"
+        >
+          <option v-for="one in looks" :key="one.key" :value="one.key">{{ one.name }}</option>
+        </select>
+      </label>
       <span class="hidden whitespace-nowrap text-[#c6cac5] lg:inline">{{ lab.lab?.name }}</span>
       <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]">
         <span class="max-sm:hidden">as</span>
         <select
           v-model="lab.personId"
-          class="max-w-[130px] max-sm:max-w-[64px] rounded border border-[#6f7a79] bg-ink px-1.5 py-1 text-[#e9e6da]"
+          class="max-w-[130px] max-sm:max-w-[64px] rounded border border-[#6f7a79] bg-bar px-1.5 py-1 text-[#e9e6da]"
           aria-label="Who is at the bench"
         >
           <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>

@@ -4,6 +4,7 @@ import { GridComponent, LegendComponent, TooltipComponent } from 'echarts/compon
 import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { useTinted } from '~/composables/useLook'
 import { branchesAt, saturationAt, type Curve } from '#core/solution'
 import { lowered } from '~/composables/useLowered'
 import { chartFont, solubilityAxes } from '~/composables/useSolubilityAxes'
@@ -104,12 +105,13 @@ const option = computed(() => ({
       : []),
   ],
 }))
+const drawn = useTinted(() => option.value)
 </script>
 
 <template>
   <div class="h-[340px]">
     <VChart
-      :option="option"
+      :option="drawn"
       :update-options="{ notMerge: true }"
       autoresize
       class="size-full"

@@ -63,6 +63,8 @@ const stageNames = computed(() =>
     isOn: stage === batch.stage,
   })),
 )
+/** Nothing stands on the page that the journal would push away a moment later. */
+const isRead = computed(() => journal.isLoaded || journal.away)
 useHead({ title: () => `${code.value} · Zip Ledger` })
 </script>
 
@@ -73,7 +75,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
       It may have been typed wrongly. <NuxtLink to="/batches" class="text-verdigris underline">All batches</NuxtLink>
     </p>
   </main>
-  <div v-else-if="batch.document" class="batch grid min-h-0 flex-1">
+  <div v-else-if="batch.document && isRead" class="batch grid min-h-0 flex-1">
     <BatchRail :code="code" :settled="settled" :stages="stageNames" />
     <div class="flex min-h-0 min-w-0 flex-col">
       <FailedParts :of="[...batch.attempts, settledAttempt]" />

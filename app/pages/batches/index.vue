@@ -1,22 +1,27 @@
 <script setup lang="ts">
 import { formatDistanceToNow } from 'date-fns'
-import { matches, useBatchList } from '~/composables/useBatchList'
+import { matches, useBatchList, type BatchSummary } from '~/composables/useBatchList'
 
 const { batches, failed, load } = useBatchList()
 onMounted(load)
 useHead({ title: 'Batches · Zip Ledger' })
+const touched = ({ touchedAt }: BatchSummary): string => formatDistanceToNow(new Date(touchedAt), { addSuffix: true })
 const query = ref('')
 const found = computed(() => (batches.value ?? []).filter(batch => matches(batch, query.value)))
 </script>
 
 <template>
-  <main class="flex-1 bg-sheet px-[22px] py-[18px]">
+  <main class="min-w-0 flex-1 bg-sheet px-[22px] py-[18px] max-sm:px-4">
     <div class="flex flex-wrap items-end justify-between gap-4">
       <h1>Batches</h1>
-      <div class="flex items-center gap-3">
-        <label class="flex items-center gap-2"
+      <div class="flex min-w-0 flex-wrap items-center gap-3 max-sm:w-full">
+        <label class="flex min-w-0 flex-1 items-center gap-2"
           ><span class="sr-only">Search</span
-          ><input v-model="query" type="search" class="field w-[280px]" placeholder="Code, title or product"
+          ><input
+            v-model="query"
+            type="search"
+            class="field w-[280px] max-sm:w-full"
+            placeholder="Code, title or product"
         /></label>
         <NuxtLink to="/batches/new" class="button shrink-0 whitespace-nowrap">Plan a batch</NuxtLink>
       </div>
@@ -24,7 +29,22 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
     <p v-if="failed" class="mt-4 rounded-lg bg-amber-soft p-3 text-amber" role="alert">
       The batches cannot be read just now. <button type="button" class="underline" @click="load">Try again</button>
     </p>
-    <table v-if="batches" class="mt-4 w-full border-collapse">
+    <ul v-if="batches" class="mt-4 grid gap-2 sm:hidden" aria-label="Batches">
+      <li v-for="batch in found" :key="batch.code">
+        <NuxtLink :to="`/batches/${batch.code}/${batch.page}`" class="card block p-3 text-ink no-underline">
+          <span class="flex items-baseline justify-between gap-3">
+            <span class="font-semibold text-verdigris underline underline-offset-4">{{ batch.code }}</span>
+            <span class="text-[13.5px] text-soft">{{ touched(batch) }}</span>
+          </span>
+          <span class="mt-1 block text-[16px]"
+            ><ColourSwatch :colour="batch.colour" class="mr-2" /><FormulaText :text="batch.product"
+          /></span>
+          <span class="block text-[15px]">{{ batch.title }}</span>
+          <StandingZip class="mt-1" :standing="batch.standing" />
+        </NuxtLink>
+      </li>
+    </ul>
+    <table v-if="batches" class="mt-4 w-full border-collapse max-sm:hidden">
       <thead>
         <tr class="border-b-2 border-ink text-left text-[13.5px] text-soft">
           <th class="py-2 font-normal">Code</th>
@@ -52,7 +72,7 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
           <td>{{ batch.title }}</td>
           <td><StandingZip :standing="batch.standing" /></td>
           <td class="text-right text-[13.5px] text-soft">
-            {{ formatDistanceToNow(new Date(batch.touchedAt), { addSuffix: true }) }}
+            {{ touched(batch) }}
           </td>
         </tr>
       </tbody>

@@ -46,10 +46,10 @@ async function begin(): Promise<void> {
 </script>
 
 <template>
-  <main class="flex-1 bg-sheet px-[22px] py-[18px]">
+  <main class="min-w-0 flex-1 bg-sheet px-[22px] py-[18px] max-sm:px-4">
     <h1>Plan a batch</h1>
     <p class="mt-0.5 text-[14px] text-soft">Type both as you would write them; the equation balances itself.</p>
-    <div class="mt-5 grid items-start gap-8 lg:grid-cols-[minmax(0,720px)_minmax(0,400px)]">
+    <div class="mt-5 grid grid-cols-[minmax(0,1fr)] items-start gap-8 lg:grid-cols-[minmax(0,720px)_minmax(0,400px)]">
       <form @submit.prevent="begin">
         <FormulaField
           v-model="draft.product"

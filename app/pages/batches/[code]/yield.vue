@@ -173,19 +173,23 @@ function keepRecovered(species: string, value: string): void {
           ><WhyPanel :verdict="verdict" @working="show(verdict.difference)"
         /></PanelGuard>
         <PanelGuard name="The leftovers"><LeftoverPanel :leftovers="verdict.leftovers" @working="show" /></PanelGuard>
+        <PanelGuard v-if="verdict.ledger.length > 0" name="The ledger of matter"
+          ><MatterLedger :rows="verdict.ledger" @working="show"
+        /></PanelGuard>
+      </template>
+      <template v-if="verdict || !isWorking">
+        <PanelGuard name="What was charged"
+          ><ChargedTable :actual="actual" @working="show" @recovered="keepRecovered"
+        /></PanelGuard>
+        <PanelGuard v-if="residues" name="The residues"
+          ><ResiduePanel :residues="residues" @working="show"
+        /></PanelGuard>
         <PanelGuard v-if="trials.length > 0" name="Other trials"
           ><TrialsPanel
             :here="{ code: batch.code, title: batch.document!.title, percent: result.percent.value, spread }"
             :others="trials"
         /></PanelGuard>
-        <PanelGuard v-if="verdict.ledger.length > 0" name="The ledger of matter"
-          ><MatterLedger :rows="verdict.ledger" @working="show"
-        /></PanelGuard>
       </template>
-      <PanelGuard name="What was charged"
-        ><ChargedTable :actual="actual" @working="show" @recovered="keepRecovered"
-      /></PanelGuard>
-      <PanelGuard v-if="residues" name="The residues"><ResiduePanel :residues="residues" @working="show" /></PanelGuard>
       <div v-if="shown" class="sticky bottom-0 z-10 bg-sheet pb-2">
         <PanelGuard name="The working"><WorkingPanel closes :figure="shown" @close="close" /></PanelGuard>
       </div>
