@@ -78,18 +78,11 @@ export function rank(causes: readonly Cause[], readings: Readings): Ranking {
 }
 
 function fitOf(sizes: readonly Sized[], readings: Readings): { fits: number; size: Sized } {
-  let fits = 0
-  let best = sizes[0]!
-  let most = -1
-  for (const size of sizes) {
-    const here = likelihood(size.effect, readings)
-    fits += size.weight * here
-    if (here > most) {
-      most = here
-      best = size
-    }
+  const told = sizes.map(size => ({ size, here: likelihood(size.effect, readings) }))
+  return {
+    fits: told.reduce((sum, { size, here }) => sum + size.weight * here, 0),
+    size: told.reduce((best, one) => (one.here > best.here ? one : best)).size,
   }
-  return { fits, size: best }
 }
 
 interface Pair {

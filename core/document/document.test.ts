@@ -154,6 +154,10 @@ it.each([
   ['K2[Cu(C2O4)2]', 'CU'],
   ['Na2MoO4', 'MO'],
   ['(NH4)2Ni(SO4)2', 'NI'],
+  ['LiCl', 'LI'],
+  ['KIO3', 'K'],
+  ['KAl(SO4)2', 'AL'],
+  ['NH4Cl', 'CL'],
 ])('codes %s as %s', (text, prefix) => {
   const read = parseFormula(text)
   expect(read.ok && codePrefix(read.value)).toBe(prefix)
