@@ -4,6 +4,8 @@ import { printReaction } from './print'
 
 /** What is left out of an equation most often: the solvent, an acid or base, the gas. */
 const USUAL = ['H2O', 'O2', 'CO2', 'H2', 'NH3', 'HCl', 'H2SO4', 'HNO3', 'NaOH', 'SO2', 'NO', 'NO2', 'Cl2'] as const
+/** An oxidant that nobody typed makes nearly anything balance, by burning it: it is guessed alone or not at all. */
+const BURNS: ReadonlySet<string> = new Set(['O2', 'Cl2'])
 const IONIC = ['H^+', 'OH^-', 'e^-'] as const
 const MOST = 4
 
@@ -40,6 +42,7 @@ export function suggestMissing(text: string): string[] {
   for (let i = 0; i < additions.length && found.length < MOST; i++) {
     for (let j = i + 1; j < additions.length && found.length < MOST; j++) {
       if (additions[i]!.partner === additions[j]!.partner) continue
+      if ([additions[i]!, additions[j]!].some(({ partner, left }) => left !== '' && BURNS.has(partner))) continue
       const equation = tried([additions[i]!, additions[j]!])
       if (equation) found.push(equation)
     }

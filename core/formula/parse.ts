@@ -3,6 +3,7 @@ import { splitCharge } from './charge'
 import { caseReadings, doubtfulCase } from './doubtful-case'
 import type { ElementRow } from '#core/reference'
 import { elementOfOne, elementOfTwo } from './element-index'
+import { everyday } from './everyday'
 import type { Formula } from './formula'
 import { ligandAt, ligandNamed } from './ligand-index'
 import type { FormulaProblem } from './problems'
@@ -48,6 +49,8 @@ function parse(text: string, weighed: boolean): Checked<Formula, FormulaProblem>
   while (start < end && isSpace(text.charCodeAt(start))) start++
   while (end > start && isSpace(text.charCodeAt(end - 1))) end--
   if (start === end) return fail({ code: 'formula.empty', span: [0, text.length] })
+  const meant = everyday.get(text.slice(start, end))
+  if (meant !== undefined) return parse(meant, weighed)
   if (end - start > MAX_LENGTH)
     return fail({ code: 'formula.too-long', span: [start + MAX_LENGTH, end], limit: MAX_LENGTH })
 

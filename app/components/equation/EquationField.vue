@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { suggestMissing } from '#core/equation'
 import { explainPlan, readReaction, spanOf } from '#core/sheet'
+import { writeOutNames } from '#core/species'
 
 /** An equation as it is typed: balanced with every key, or told why it is not, under the characters that cause it. */
 const text = defineModel<string>({ required: true })
@@ -8,7 +9,13 @@ const { label, hint = '' } = defineProps<{ label: string; hint?: string }>()
 
 const id = useId()
 const touched = ref(false)
-const read = computed(() => readReaction(text.value))
+/** Names stand as formulas once the field is left; till then they are read as if they did. */
+const written = computed(() => writeOutNames(text.value))
+const read = computed(() => readReaction(written.value))
+function leave(): void {
+  touched.value = text.value !== ''
+  if (read.value.ok && written.value !== text.value) text.value = written.value
+}
 const isUnfinished = computed(
   () =>
     !read.value.ok && ['equation.empty', 'equation.no-arrow', 'equation.empty-side'].includes(read.value.problem.code),
@@ -30,7 +37,7 @@ watch(
     suggestions.value = []
     if (read.value.ok || read.value.problem.code !== 'equation.impossible') return
     timer = setTimeout(() => {
-      suggestions.value = suggestMissing(typed)
+      suggestions.value = suggestMissing(writeOutNames(typed))
     }, 250)
   },
   { immediate: true },
@@ -50,7 +57,8 @@ onScopeDispose(() => clearTimeout(timer))
       spellcheck="false"
       :aria-invalid="!!problem && !isSeveral"
       :aria-describedby="`${id}-note`"
-      @blur="touched = text !== ''"
+      @blur="leave"
+      @keydown.enter="leave"
     />
     <div :id="`${id}-note`" class="mt-1 flex min-h-[64px] gap-3" role="status">
       <ZipSeam v-if="read.ok || problem" :closed="read.ok || isSeveral" class="mt-1 h-12 shrink-0" />
