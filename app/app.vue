@@ -40,6 +40,8 @@ onMounted(() => {
 
 onNuxtReady(() => void preloadComponents(['LazyFinderDialog', 'LazyKeysDialog']))
 
+const clockOf = (at: string): string =>
+  new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })
 const wordsOf = (entry: Entry): string => (entry.kind === 'correction' ? entry.why : entryText(entry))
 
 const isTyping = (event: KeyboardEvent): boolean =>
@@ -81,7 +83,7 @@ onKeyStroke('?', event => {
   >
     <span
       ><b>An entry of {{ aside.code }} was refused.</b> {{ aside.why }} It said: “{{ wordsOf(aside.entry) }}”, at
-      {{ aside.entry.at.slice(11, 16) }} UTC.</span
+      {{ clockOf(aside.entry.at) }}.</span
     >
     <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
   </aside>

@@ -25,7 +25,7 @@ test('crystals: the crop on the way to the cold, dragged, typed, washed, and tak
 
   await test.step('typed: what does not read is told at its move, what is off the curve too', async () => {
     await page.getByLabel('Temperature, operation 1').fill('warm')
-    await expect(page.getByText('This does not read as a number with a unit.').first()).toBeVisible()
+    await expect(page.getByText('This cannot be understood as a number with a unit.').first()).toBeVisible()
     await page.getByLabel('Temperature, operation 1').fill('140 °C')
     await expect(page.getByText('The solubility of KNO3 is not known at 140 °C.')).toBeVisible()
     await page.getByLabel('Temperature, operation 1').fill('80 °C')
@@ -134,7 +134,7 @@ test('crystals: a sparingly soluble salt is thrown down, and what stays and wash
   await expect(page.getByText('is sparingly soluble: it comes down as it is made')).toBeVisible()
   await expect(page.getByLabel('So much of it, at most')).toHaveValue('2.334 g')
   await page.getByLabel('Liquor, all together').fill('a cup')
-  await expect(page.getByText('This does not read as a number with a unit.')).toBeVisible()
+  await expect(page.getByText('This cannot be understood as a number with a unit.')).toBeVisible()
   await page.getByLabel('Liquor, all together').fill('200 mL')
   const tenth = page.getByRole('row', { name: /^10 %/ })
   await expect(tenth).toContainText('over 99.999 %')

@@ -52,7 +52,7 @@ test('what is typed while the server is away is kept, also over a reload, and sa
       : route.continue(),
   )
   await page.getByLabel('Charge of Zn').fill('8.00 g')
-  await expect(page.getByText('Kept on this device; the database is away')).toBeVisible()
+  await expect(page.getByText('Kept on this device; server not reached')).toBeVisible()
   await page.reload()
   await expect(page.getByLabel('Charge of Zn')).toHaveValue('8.00 g')
   await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Run' }).click()
@@ -231,7 +231,7 @@ test('two tabs keep their worksheets apart while the server is away', async ({ p
   ] as const) {
     await tab.route('**/api/assays', route => route.abort())
     await tab.goto('/assays')
-    await expect(tab.getByText('The database is away; trying again.')).toBeVisible()
+    await expect(tab.getByText('Server not reached; trying again.')).toBeVisible()
     await tab.getByRole('button', { name: 'Washes' }).click()
     await tab.getByLabel('Name', { exact: true }).fill(name)
   }

@@ -61,7 +61,7 @@ test('a route of two stages runs backwards from its target, forwards from what w
     await page.getByLabel('Vessel', { exact: true }).fill('10 mL')
     await expect(page.getByText('This vessel is too small.')).toBeVisible()
     await page.getByLabel('Kept at').fill('warm')
-    await expect(page.getByText('This does not read as a number with a unit.')).toBeVisible()
+    await expect(page.getByText('This cannot be understood as a number with a unit.')).toBeVisible()
     await page.getByLabel('Kept at').fill('60 °C')
     await page.getByRole('button', { name: /^Gas/ }).click()
     await expect(page.getByText('no trap needed')).toBeVisible()

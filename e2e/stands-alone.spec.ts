@@ -67,11 +67,11 @@ test('a text in a closed panel that does not read is shown after a reload, and t
   await expect(page.getByRole('table').first()).toContainText('21.99')
   await page.reload()
 
-  const list = page.getByRole('status', { name: 'What does not read' })
+  const list = page.getByRole('status', { name: 'What cannot be understood' })
   await expect(list).toContainText('Water as solvent')
   await expect(list).toContainText('mL methanol')
   await expect(page.getByRole('table').first()).toContainText('21.99')
-  await expect(page.getByRole('group', { name: 'The stage in figures' })).toContainText('does not read')
+  await expect(page.getByRole('group', { name: 'The stage in figures' })).toContainText('cannot be understood')
   await page.getByRole('button', { name: 'Undo' }).isEnabled()
 
   await list.getByRole('button', { name: /Show it/ }).click()

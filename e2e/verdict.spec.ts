@@ -207,7 +207,7 @@ test('a worksheet typed while the database is away is kept, and one deleted else
 }) => {
   await page.route('**/api/assays', route => route.abort())
   await page.goto('/assays')
-  await expect(page.getByText('The database is away; trying again.')).toBeVisible()
+  await expect(page.getByText('Server not reached; trying again.')).toBeVisible()
   await page.getByRole('button', { name: 'Washes' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Kept through the outage')
   await page.unroute('**/api/assays')

@@ -28,7 +28,7 @@ function taken(sheet: Worksheet, code: string): void {
       <ConflictBanner v-if="store.conflict" class="mt-3" :clashes="store.conflict.clashes" @settle="store.settle" />
       <p v-if="attached" class="mt-2 text-[14px] text-verdigris" role="status">{{ attached }}</p>
       <p v-if="!store.isLoaded" class="small mt-2" role="status">
-        {{ store.saving === 'away' ? 'The database is away; trying again.' : 'Fetching the worksheets.' }}
+        {{ store.saving === 'away' ? 'Server not reached; trying again.' : 'Fetching the worksheets.' }}
       </p>
     </template>
     <template #result="{ sheet }"><AttachToBatch :sheet="sheet" @attached="taken(sheet, $event)" /></template>

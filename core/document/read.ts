@@ -40,6 +40,6 @@ function parsed<T>(schema: z.ZodType<T>, stored: unknown): Checked<T, Unreadable
   return fail({
     code: 'document.unreadable',
     path: (issue?.path ?? []).map(part => (typeof part === 'symbol' ? String(part) : part)),
-    why: issue?.message ?? 'It does not read.',
+    why: issue?.message ?? 'It cannot be understood.',
   })
 }

@@ -100,7 +100,7 @@ export function explainFormula(problem: FormulaProblem): Advice {
         fix: `Write ${problem.readings.join(' or ')}.`,
       }
     case 'formula.bad-charge':
-      return { why: `${problem.text} does not read as a charge.`, fix: 'Write ^2-, ^3+ or ^-.' }
+      return { why: `${problem.text} cannot be understood as a charge.`, fix: 'Write ^2-, ^3+ or ^-.' }
     case 'formula.no-standard-weight':
       return {
         why: `${problem.name} has no standard atomic weight: its mass depends on the isotope.`,

@@ -247,7 +247,7 @@ describe('nextWant', () => {
       { stages: [{ ...plan.stages[0]!, equation: 'CoCO3 ->' }] },
       [],
       'plan',
-      'Mend the sheet: something in it does not read',
+      'Mend the sheet: something in it cannot be understood',
     ],
     [plan, [], 'plan', 'Weigh 8.40\u202fg of {CoCO3}'],
     [plan, [read(charge('CoCO3'), 'net', '8.4 g')], 'charge', 'Measure 40.0\u202fmL of {HCl}'],

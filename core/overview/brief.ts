@@ -43,7 +43,7 @@ export const unreadableBrief = (title: string): BatchBrief => ({
   product: '',
   standing: 'plan',
   page: 'sheet',
-  want: 'Open it to see what in it does not read',
+  want: 'Open it to see what in it cannot be understood',
   lane: [],
   timers: [],
   isFresh: false,

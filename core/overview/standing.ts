@@ -29,7 +29,7 @@ export function nextWant(plan: Plan, entries: readonly Entry[], own: readonly Su
     return {
       standing: 'plan',
       page: 'sheet',
-      want: unscaled ? 'Give a charge or a target mass' : 'Mend the sheet: something in it does not read',
+      want: unscaled ? 'Give a charge or a target mass' : 'Mend the sheet: something in it cannot be understood',
     }
   }
   const lines = foldJournal(entries)

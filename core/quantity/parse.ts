@@ -143,7 +143,7 @@ export function explainQuantity(problem: QuantityProblem): Advice {
     case 'quantity.empty':
       return { why: 'There is nothing here.', fix: `Give a ${wanted(problem.kinds)}.` }
     case 'quantity.unreadable':
-      return { why: 'This does not read as a number with a unit.', fix: `Give a ${wanted(problem.kinds)}.` }
+      return { why: 'This cannot be understood as a number with a unit.', fix: `Give a ${wanted(problem.kinds)}.` }
     case 'quantity.comma':
       return {
         why: 'A comma could be a decimal sign or a thousands sign.',

@@ -206,7 +206,7 @@ describe('equivalents that are no number', () => {
   it('are told in words, not as NaN', () => {
     const told = (value: number): string =>
       explainPlan({ path: [], problem: { code: 'sheet.bad-equivalents', value } }).why
-    expect(told(NaN)).toBe('This does not read as a number of equivalents.')
+    expect(told(NaN)).toBe('This cannot be understood as a number of equivalents.')
     expect(told(-1)).toContain('-1 equivalents')
   })
 })

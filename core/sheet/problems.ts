@@ -102,7 +102,7 @@ function explainSheet(problem: SheetProblem): Advice {
       return {
         why: Number.isFinite(problem.value)
           ? `${problem.value} equivalents cannot be charged.`
-          : 'This does not read as a number of equivalents.',
+          : 'This cannot be understood as a number of equivalents.',
         fix: 'Give a number above 0, such as 1.2.',
       }
     case 'sheet.not-by-volume':

@@ -25,7 +25,7 @@ async function attach(tries = 2): Promise<void> {
   } catch (error) {
     const { statusCode, data } = error as { statusCode?: number; data?: { detail?: string } }
     if (statusCode === 409 && tries > 1) return attach(tries - 1)
-    problem.value = data?.detail ?? 'The database is away: it stays here. Try again in a moment.'
+    problem.value = data?.detail ?? 'Server not reached: it stays here. Try again in a moment.'
   } finally {
     isBusy.value = false
   }

@@ -28,7 +28,7 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
           :class="{ on: isOn(part.key), done: settled[part.key] }"
           :aria-current="isOn(part.key) ? 'page' : undefined"
         >
-          {{ part.name }}<span class="sr-only">{{ settled[part.key] ? ', settled' : ', not settled yet' }}</span>
+          {{ part.name }}<span class="sr-only">{{ settled[part.key] ? ', complete' : ', not complete yet' }}</span>
         </NuxtLink>
       </li>
     </ol>

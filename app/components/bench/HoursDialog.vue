@@ -31,7 +31,7 @@ const toggle = (day: number): void => {
 }
 async function save(): Promise<void> {
   if (!(from.value < to.value)) {
-    problem.value = 'Hands begin before they end: give an earlier beginning.'
+    problem.value = 'The working day begins before it ends: give an earlier beginning.'
     return
   }
   try {
@@ -53,7 +53,7 @@ async function save(): Promise<void> {
         <form class="mt-3" @submit.prevent="save">
           <div class="grid grid-cols-2 gap-3">
             <label
-              ><span class="label">Hands begin at, hour</span
+              ><span class="label">Working day from, hour</span
               ><input v-model.number="from" type="number" min="0" max="24" step="0.5" class="field figure"
             /></label>
             <label
@@ -83,7 +83,7 @@ async function save(): Promise<void> {
           <p v-if="problem" class="mt-2 text-red" role="alert">{{ problem }}</p>
           <div class="mt-4 flex gap-2">
             <button type="submit" class="button">Save</button>
-            <button type="button" class="button button-quiet" @click="emit('close')">Leave it</button>
+            <button type="button" class="button button-quiet" @click="emit('close')">Cancel</button>
           </div>
         </form>
       </DialogPanel>

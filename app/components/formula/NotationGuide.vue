@@ -11,11 +11,11 @@ const formulas = [
 </script>
 
 <template>
-  <aside class="card bg-paper" aria-label="How to type">
+  <aside class="card min-w-0 bg-paper" aria-label="How to type">
     <h2 class="mb-2">How to type</h2>
-    <dl class="grid grid-cols-[auto_1fr] items-baseline gap-x-5 gap-y-1.5">
+    <dl class="grid grid-cols-[minmax(0,auto)_minmax(0,1fr)] items-baseline gap-x-5 gap-y-1.5">
       <template v-for="typed in formulas" :key="typed"
-        ><dt class="figure text-[14px]">{{ typed }}</dt>
+        ><dt class="figure text-[14px] break-all">{{ typed }}</dt>
         <dd class="text-[16px]"><TypedFormula :text="typed" /></dd
       ></template>
     </dl>

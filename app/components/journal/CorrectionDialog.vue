@@ -66,7 +66,7 @@ function correct(strikeOut: boolean): void {
         <div class="mt-4 flex flex-wrap gap-2">
           <button type="button" class="button glove" @click="correct(false)">Record the correction</button>
           <button type="button" class="button button-quiet glove" @click="correct(true)">Strike it out</button>
-          <button type="button" class="button button-quiet glove" @click="emit('close')">Leave it</button>
+          <button type="button" class="button button-quiet glove" @click="emit('close')">Cancel</button>
         </div>
       </DialogPanel>
     </div>

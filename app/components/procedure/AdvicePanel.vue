@@ -133,7 +133,7 @@ const tabs = [
   { key: 'throw', name: 'Precipitate' },
 ] as const
 
-const notesAttempt = useAttempt('The margin', () =>
+const notesAttempt = useAttempt('The remarks', () =>
   winningNotes({
     product,
     curve: curve.value,

@@ -56,7 +56,7 @@ const cautions = computed(() =>
         </select></label
       >
       <p v-if="!account && batch.problems.length > 0" class="flex-[1_1_18em] text-[14px]">
-        Something in the plan does not read, so nothing is worked out here yet.
+        Something in the plan cannot be understood, so nothing is worked out here yet.
         <NuxtLink :to="{ path: `/batches/${batch.code}/sheet`, query: $route.query }" class="underline"
           >It is marked on the sheet</NuxtLink
         >.

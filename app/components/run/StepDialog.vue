@@ -164,7 +164,7 @@ const toggle = (one: Equipment): void => {
           </fieldset>
           <div class="flex gap-2 sm:col-span-2">
             <button type="submit" class="button glove" :disabled="!isGood">{{ step ? 'Keep it' : 'Add it' }}</button>
-            <button type="button" class="button button-quiet glove" @click="emit('close')">Leave it</button>
+            <button type="button" class="button button-quiet glove" @click="emit('close')">Cancel</button>
           </div>
         </form>
       </DialogPanel>

@@ -89,7 +89,7 @@ function start(kind: 'seconds' | 'every' | 'stopwatch'): void {
     <div class="mt-2 flex flex-wrap gap-2">
       <button type="button" class="button glove px-4" :disabled="!read.ok" @click="start('seconds')">Count down</button>
       <button type="button" class="button button-quiet glove px-4" :disabled="!read.ok" @click="start('every')">
-        Ring each time
+        Repeat
       </button>
       <button type="button" class="button button-quiet glove px-4" @click="start('stopwatch')">Stopwatch</button>
     </div>

@@ -14,7 +14,7 @@ const { sheet, setting, plan, open } = defineProps<{
 }>()
 const emit = defineEmits<{ open: [fact: Fact] }>()
 
-const UNREAD = 'does not read'
+const UNREAD = 'cannot be understood'
 const isUnread = (...fields: Parameters<typeof hasUnread>[2][]): boolean =>
   hasUnread(setting.stage, setting.room, ...fields)
 const heat = computed(() => heatOf(setting.stage, sheet))

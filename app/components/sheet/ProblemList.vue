@@ -21,11 +21,11 @@ const rows = computed(() =>
   <section
     class="mt-3 rounded-lg border border-red-edge bg-card px-3 py-2"
     role="status"
-    aria-label="What does not read"
+    aria-label="What cannot be understood"
   >
     <p class="text-[14px] font-semibold">
-      {{ rows.length === 1 ? 'One field does not read' : `${rows.length} fields do not read` }}; what does not hang on
-      {{ rows.length === 1 ? 'it' : 'them' }} is computed.
+      {{ rows.length === 1 ? 'One field cannot be understood' : `${rows.length} fields cannot be understood` }}; what
+      does not hang on {{ rows.length === 1 ? 'it' : 'them' }} is computed.
     </p>
     <ul>
       <li v-for="row in rows" :key="row.path.join('.')" class="flex items-baseline gap-2 py-0.5 text-[14px]">

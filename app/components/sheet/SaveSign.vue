@@ -8,7 +8,7 @@ const signs = {
   typing: { icon: Pencil, text: 'Saving soon' },
   saving: { icon: LoaderCircle, text: 'Saving' },
   unreadable: { icon: CircleAlert, text: 'Kept here, saved once it reads' },
-  away: { icon: CloudOff, text: 'Kept on this device; the database is away' },
+  away: { icon: CloudOff, text: 'Kept on this device; server not reached' },
   conflict: { icon: CircleAlert, text: 'Saved elsewhere too' },
 } as const
 </script>

@@ -64,7 +64,7 @@ function stop(clock: Clock): void {
       :to="`/batches/${clock.code}/run`"
       class="rounded-full border border-edge bg-card px-3 py-0.5 hover:border-ink"
       >{{ clock.code }} {{ clock.timer.name }} ·
-      <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'stands still' : text(clock) }}</span></NuxtLink
+      <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'paused' : text(clock) }}</span></NuxtLink
     >
     <span v-if="shown.length > 6" class="small">and {{ shown.length - 6 }} more</span>
   </aside>

@@ -11,8 +11,8 @@ const looks = {
 </script>
 
 <template>
-  <aside class="border-l border-rule px-4 py-[18px] text-[13.5px] leading-[1.42]" aria-label="Margin">
-    <h2 class="mb-2">Margin</h2>
+  <aside class="border-l border-rule px-4 py-[18px] text-[13.5px] leading-[1.42]" aria-label="Remarks">
+    <h2 class="mb-2">Remarks</h2>
     <ul>
       <li v-for="(note, i) in notes" :key="i" class="mb-3 border-l-[3px] py-0.5 pl-2.5" :class="looks[note.tone].edge">
         <span class="tag mr-1" :class="looks[note.tone].tag">{{ note.tag }}</span> <RichText :text="note.text" />

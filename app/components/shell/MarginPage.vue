@@ -13,7 +13,7 @@ const { notes, attempts = [] } = defineProps<{
 <template>
   <div class="page grid min-h-0 flex-1">
     <main class="min-w-0 bg-sheet px-[22px] py-[18px]"><FailedParts :of="attempts" /> <slot /></main>
-    <PanelGuard name="The margin"><MarginColumn :notes="notes" /></PanelGuard>
+    <PanelGuard name="The remarks"><MarginColumn :notes="notes" /></PanelGuard>
   </div>
 </template>
 
@@ -23,7 +23,7 @@ const { notes, attempts = [] } = defineProps<{
 }
 @media (max-width: 900px) {
   .page {
-    grid-template-columns: 1fr;
+    grid-template: 1fr auto / minmax(0, 1fr);
   }
 }
 </style>

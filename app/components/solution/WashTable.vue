@@ -19,7 +19,7 @@ const grams = (mass: number): string =>
           <th class="font-normal">Portions</th>
           <th class="text-right font-normal">product lost</th>
           <th class="text-right font-normal">liquor’s salts left</th>
-          <th class="pl-4 font-normal">Mind</th>
+          <th class="pl-4 font-normal">Caution</th>
           <th class="font-normal"><span class="sr-only">Take it</span></th>
         </tr>
       </thead>

@@ -64,7 +64,7 @@ async function remove(id: string): Promise<void> {
           >, the first {{ MOST }} shown</template
         >.
         <button type="button" class="rounded px-1 text-verdigris underline" @click="adds = !adds">
-          {{ adds ? 'Leave it' : 'Add one of your own' }}
+          {{ adds ? 'Cancel' : 'Add one of your own' }}
         </button>
       </p>
       <OwnSubstanceForm v-if="adds" class="mb-3" @done="adds = false" />

@@ -84,9 +84,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
   </div>
   <main v-else class="bg-sheet p-8" aria-busy="true">
     <p class="text-soft">
-      {{
-        batch.saving === 'away' ? 'The database does not answer. Trying again every 3 seconds.' : 'Reading the batch.'
-      }}
+      {{ batch.saving === 'away' ? 'Server not reached. Trying again every 3 seconds.' : 'Reading the batch.' }}
     </p>
   </main>
 </template>
@@ -97,7 +95,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
 }
 @media (max-width: 900px) {
   .batch {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: auto 1fr / minmax(0, 1fr);
   }
 }
 </style>

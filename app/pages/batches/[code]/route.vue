@@ -105,7 +105,7 @@ function scale(by: number): void {
       </p>
       <div class="mt-2 flex gap-3">
         <button type="submit" class="button">Add the stage</button>
-        <button type="button" class="button button-quiet" @click="adding = undefined">Leave it</button>
+        <button type="button" class="button button-quiet" @click="adding = undefined">Cancel</button>
       </div>
     </form>
     <button v-else type="button" class="button button-quiet mt-4" @click="adding = {}">

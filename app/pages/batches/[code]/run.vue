@@ -463,7 +463,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
                 :class="{ 'font-semibold text-amber': off.isFar }"
               >
                 {{ off.share >= 0 ? '+' : '−' }}{{ Math.abs(off.share * 100).toFixed(1) }} % off {{ target
-                }}<template v-if="off.isFar">; allowed are {{ step.tolerance }}</template>
+                }}<template v-if="off.isFar">; {{ step.tolerance }} is allowed</template>
               </p>
               <p v-else-if="about.what === 'product' && expected" class="small text-right">
                 the sheet expects {{ formatFigure(expected, 4) }}
@@ -596,7 +596,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             @correct="correcting = $event"
         /></PanelGuard>
       </div>
-      <PanelGuard name="The margin"><MarginColumn :notes="notes" class="mt-2 border-l-0" /></PanelGuard>
+      <PanelGuard name="The remarks"><MarginColumn :notes="notes" class="mt-2 border-l-0" /></PanelGuard>
     </div>
     <CorrectionDialog :line="correcting" @close="correcting = undefined" @correct="correct" />
     <TroubleDialog

@@ -95,14 +95,14 @@ const sourcesOf = (species: string): { id: string; name: string }[] => {
   })
 }
 
-const notesAttempt = useAttempt('The margin', (): MarginNote[] => {
+const notesAttempt = useAttempt('The remarks', (): MarginNote[] => {
   const doubts: MarginNote[] =
     here.value.length > 0 && !isSeveral.value
       ? [
           {
             tone: 'caution',
-            tag: 'Does not read',
-            text: 'Something typed on this sheet does not read, marked in red where it stands. Figures that hang on it are not shown until it does.',
+            tag: 'Cannot be understood',
+            text: 'Something typed on this sheet cannot be understood, marked in red where it stands. Figures that hang on it are not shown until it can.',
           },
         ]
       : []
@@ -214,7 +214,7 @@ onKeyStroke('Escape', () => {
         {{ scaleProblem.why }} {{ scaleProblem.fix }}
       </p>
       <p v-else-if="elsewhere !== undefined" class="mt-3 rounded-lg bg-amber-soft px-3 py-2 text-amber" role="status">
-        Stage {{ elsewhere + 1 }} does not read, so this one has no figures yet.
+        Stage {{ elsewhere + 1 }} cannot be understood, so this one has no figures yet.
         <NuxtLink :to="{ query: { stage: batch.stages[elsewhere]!.id } }" class="underline">Go there</NuxtLink>
       </p>
       <PanelGuard v-if="sheet && batch.setting" name="The figures of the stage"

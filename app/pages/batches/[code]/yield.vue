@@ -64,7 +64,7 @@ const residues = residuesAttempt.value
 const form = computed(() => actual.value?.sheet.products[0]?.form ?? '')
 const spread = computed(() => (result.value ? standardUncertainty(result.value.percent) : 0))
 const isOver = computed(() => result.value !== undefined && result.value.percent.value - 1 > 2 * spread.value)
-const notesAttempt = useAttempt('The margin', (): MarginNote[] => [
+const notesAttempt = useAttempt('The remarks', (): MarginNote[] => [
   ...(verdict.value?.challenge !== undefined
     ? [{ tone: 'caution' as const, tag: 'More than the liquor allows', text: verdict.value.challenge }]
     : []),
@@ -164,7 +164,9 @@ function keepRecovered(species: string, value: string): void {
           </template>
         </p>
       </div>
-      <p v-if="isWorking && !verdict" class="small" role="status">Judging what this batch’s data leave possible.</p>
+      <p v-if="isWorking && !verdict" class="small min-h-screen" role="status">
+        Judging what this batch’s data leave possible.
+      </p>
       <template v-if="verdict">
         <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each form these ions can make</h2>
         <PanelGuard name="The forms"><FormLadder :rungs="verdict.rungs" @working="show($event.percent)" /></PanelGuard>
