@@ -17,7 +17,7 @@ const look = computed(() => {
 </script>
 
 <template>
-  <section class="card" aria-label="In the pot now">
+  <section class="card max-sm:px-3 max-sm:py-2" aria-label="In the pot now">
     <div class="flex items-baseline justify-between gap-2">
       <h2>In the pot now</h2>
       <span class="small"

@@ -40,7 +40,7 @@ function skip(): void {
     <div class="flex flex-wrap gap-2">
       <button
         type="button"
-        class="button glove min-h-[56px] px-7 text-[18px]"
+        class="button glove min-h-[56px] px-7 text-[18px] max-sm:flex-1 max-sm:justify-center max-sm:px-3"
         data-testid="primary"
         :disabled="resting"
         @click="emit('primary')"
@@ -55,11 +55,15 @@ function skip(): void {
       >
         Done already
       </button>
-      <button type="button" class="button button-quiet glove min-h-[56px]" @click="emit('trouble')">
+      <button
+        type="button"
+        class="button button-quiet glove min-h-[56px] max-sm:px-3 max-sm:text-[15px]"
+        @click="emit('trouble')"
+      >
         Something went wrong
       </button>
     </div>
-    <div class="mt-2 flex flex-wrap gap-2 text-[14px]">
+    <div class="mt-2 flex flex-wrap gap-2 text-[14px] max-sm:mt-0">
       <button
         v-if="state.status === 'open' || state.status === 'begun'"
         type="button"

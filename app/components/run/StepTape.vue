@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ChevronDown } from '@lucide/vue'
 import { format, isToday } from 'date-fns'
 import type { LaneSpan, StepState } from '#core/procedure'
 
@@ -24,11 +25,30 @@ watch(
   () => void nextTick(() => list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' })),
   { immediate: true },
 )
+/** On a phone the tape is folded away until it is asked for. */
+const isOpen = ref(false)
+function choose(id: string): void {
+  isOpen.value = false
+  emit('choose', id)
+}
 const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
 </script>
 
 <template>
-  <nav ref="list" aria-label="Steps" class="tape border-r border-rule bg-stone py-3">
+  <nav
+    ref="list"
+    aria-label="Steps"
+    class="tape border-r border-rule bg-stone py-3 max-sm:py-0"
+    :class="{ 'is-folded': !isOpen }"
+  >
+    <button
+      type="button"
+      class="flex min-h-12 w-full items-center justify-between px-4 text-[15px] sm:hidden"
+      :aria-expanded="isOpen"
+      @click="isOpen = !isOpen"
+    >
+      All {{ steps.length }} steps <ChevronDown :size="18" aria-hidden="true" :class="{ 'rotate-180': isOpen }" />
+    </button>
     <ol>
       <li v-for="state in steps" :key="state.step.id">
         <button
@@ -39,9 +59,9 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
             state.status === 'open' ? 'text-ink' : state.status === 'begun' ? 'text-verdigris' : 'text-soft',
           ]"
           :aria-current="state.step.id === chosen ? 'step' : undefined"
-          @click="emit('choose', state.step.id)"
+          @click="choose(state.step.id)"
         >
-          <span class="figure text-[11.5px] text-soft">{{ timeOf(state) }}</span>
+          <span class="figure text-[12px] text-soft">{{ timeOf(state) }}</span>
           <span aria-hidden="true">{{ marks[state.status] }}</span>
           <span
             ><RichText :text="state.step.words" /><span v-if="state.inserted" class="small"> (put in)</span
@@ -64,7 +84,10 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
 @media (max-width: 640px) {
   .tape {
     position: static;
-    max-height: 190px;
+    max-height: 60vh;
+  }
+  .tape.is-folded > :not(button) {
+    display: none;
   }
 }
 </style>

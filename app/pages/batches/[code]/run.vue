@@ -17,7 +17,7 @@ import {
   type SpotTest,
   type Step,
 } from '#core/journal'
-import { forgottenBefore, minutesOf, pressOf, timesOf, waitEach, type StepState } from '#core/procedure'
+import { forgottenBefore, minutesOf, pressOf, sumOfCautions, timesOf, waitEach, type StepState } from '#core/procedure'
 import { formatFigure, product } from '#core/quantity'
 import { currentStage } from '#core/overview'
 import { coloursFor, judgeBatch, potNow } from '#core/outcome'
@@ -270,6 +270,15 @@ const potAttempt = useAttempt('What is in the pot', () =>
     : undefined,
 )
 const pot = potAttempt.value
+/** What can hurt at the step at hand, by the account of the run. */
+const cautionsAttempt = useAttempt('The cautions of the step', () =>
+  sumOfCautions(
+    (realAccount.value?.events ?? [])
+      .filter(event => event.step === step.value?.id)
+      .flatMap(({ cautions }) => cautions),
+  ),
+)
+const cautions = computed(() => cautionsAttempt.value.value ?? [])
 /** The pot can be read at any step, whatever the step is about. */
 const isReadingPot = ref(false)
 watch(
@@ -374,8 +383,8 @@ onKey('w', () => (troubled.value = step.value !== undefined))
         </p>
       </StepTape></PanelGuard
     >
-    <main class="min-w-0 bg-sheet px-6 py-[18px]">
-      <FailedParts :of="[proposal, judged, potAttempt, unreadAttempt]" />
+    <main class="min-w-0 bg-sheet px-6 py-[18px] max-sm:px-4 max-sm:pb-44 max-sm:pt-3">
+      <FailedParts :of="[proposal, judged, potAttempt, unreadAttempt, cautionsAttempt]" />
       <MovedCharges :moved="moved" />
       <p v-if="!sheet" class="text-[17px]">
         The sheet has no figures yet:
@@ -396,7 +405,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             · {{ chosen.status }}<template v-if="chosen.why">: {{ chosen.why }}</template></b
           >
         </p>
-        <h1 class="mt-0.5 text-[28px]">
+        <h1 class="mt-0.5 text-[28px] max-sm:text-[22px]">
           <RichText :text="step.words" /><template v-if="target && !step.words.includes(step.target ?? '—')"
             >: <span class="figure">{{ target }}</span></template
           >
@@ -406,6 +415,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
             <span class="text-ink">Until <RichText :text="step.until" />.</span></template
           >
         </p>
+        <PanelGuard name="The cautions of the step"><StepCautions :cautions="cautions" /></PanelGuard>
         <div
           v-for="one in forgotten"
           :key="one.code"
@@ -431,7 +441,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
         </div>
         <PanelGuard name="The keys of the step"
           ><StepActions
-            class="mt-4"
+            class="actions mt-4"
             :state="chosen"
             :press="press"
             :resting="isResting"
@@ -631,6 +641,15 @@ onKey('w', () => (troubled.value = step.value !== undefined))
 @media (max-width: 640px) {
   .run-page {
     grid-template-columns: minmax(0, 1fr);
+  }
+  /* The keys of the step stay under the thumb. */
+  .actions {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 20;
+    padding: 8px 16px;
+    border-top: 1px solid var(--color-rule);
+    background: var(--color-sheet);
   }
 }
 </style>
