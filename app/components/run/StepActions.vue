@@ -55,11 +55,7 @@ function skip(): void {
       >
         Done already
       </button>
-      <button
-        type="button"
-        class="button button-quiet glove min-h-[56px] max-sm:px-3 max-sm:text-[15px]"
-        @click="emit('trouble')"
-      >
+      <button type="button" class="button button-quiet glove min-h-[56px] max-sm:hidden" @click="emit('trouble')">
         Something went wrong
       </button>
     </div>
@@ -83,6 +79,13 @@ function skip(): void {
       </button>
       <button type="button" class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper" @click="emit('add')">
         Add a step here
+      </button>
+      <button
+        type="button"
+        class="min-h-12 rounded px-3 font-semibold text-verdigris underline sm:hidden"
+        @click="emit('trouble')"
+      >
+        Something went wrong
       </button>
     </div>
     <form v-if="skipping" class="mt-1 flex flex-wrap items-start gap-2" @submit.prevent="skip">

@@ -383,7 +383,7 @@ onKey('w', () => (troubled.value = step.value !== undefined))
         </p>
       </StepTape></PanelGuard
     >
-    <main class="min-w-0 bg-sheet px-6 py-[18px] max-sm:px-4 max-sm:pb-44 max-sm:pt-3">
+    <main class="min-w-0 bg-sheet px-6 py-[18px] max-sm:px-4 max-sm:pb-36 max-sm:pt-3">
       <FailedParts :of="[proposal, judged, potAttempt, unreadAttempt, cautionsAttempt]" />
       <MovedCharges :moved="moved" />
       <p v-if="!sheet" class="text-[17px]">
@@ -411,7 +411,8 @@ onKey('w', () => (troubled.value = step.value !== undefined))
           >
         </h1>
         <p v-if="step.why || step.until" class="mt-1 max-w-[44em] text-[16px] text-soft">
-          <RichText v-if="step.why" :text="step.why" /><template v-if="step.until">
+          <RichText v-if="step.why" :text="step.why" />{{ ' '
+          }}<template v-if="step.until">
             <span class="text-ink">Until <RichText :text="step.until" />.</span></template
           >
         </p>
