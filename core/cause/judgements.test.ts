@@ -183,6 +183,30 @@ describe('what sticks to filter and glass', () => {
     ['0.800 g', 'too little'],
     ['1.500 g', 'too much'],
   ])('%s of 1.308 g is %s', (net, kind) => expect(kindAt(net)).toBe(kind))
+
+  it('says how much of what the reaction took would have gone elsewhere', () => {
+    const { sheet } = read({
+      equation: 'Zn + H2SO4 -> ZnSO4 + H2',
+      reagents: [solid('Zn', { mass: '7.845 g' }), acid('H2SO4', { volume: '50.00 mL' })],
+      product: { species: 'ZnSO4' },
+    })
+    const back = (value: string): Entry => ({
+      kind: 'reading',
+      id: 'r',
+      at: '2026-05-04T09:00:00Z',
+      by: 'p',
+      about: { what: 'recovered', stage: 's1', species: 'Zn' },
+      measure: 'net',
+      value,
+      typed: true,
+    })
+    const told = (value: string) => judgeLeftovers(sheet, recoveredOf(sheet, foldJournal([back(value)])))[0]!
+    // 1.307 g less 0.653 g are 10.0 mmol, a tenth of the 100 mmol that the reaction takes.
+    expect(told('0.653 g').causes[0]!.needs).toContain('10\u202f% of what the reaction itself took')
+    expect(told('0.653 g').difference).toBeCloseTo(-0.654, 2)
+    expect(told('1.961 g').causes[0]!.needs).toContain('10\u202f%')
+    expect(told('1.300 g').causes).toEqual([])
+  })
 })
 
 describe('what a wash leaves of the liquor', () => {
