@@ -18,14 +18,14 @@ const FIRST = [
   /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|own-tables|problems|scale-moves)\./,
   /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
-  /\/app\/composables\/use(?:Attempt|History|Look|Ringing|Timers|Working)\./,
+  /\/app\/composables\/use(?:Announce|Attempt|History|LetterKeys|Look|Ringing|Timers|Working)\./,
   /\/app\/components\/(?:batch|problem)\//,
   /\/app\/components\/(?:equation\/EquationText|formula\/(?:FormulaText|RichText)|shell\/(?:ClockBar|Margin\w+|TopBar))\./,
   /\/app\/components\/quantity\/(?:FigureButton|QuantityField|WorkingPanel)\./,
   /\/app\/components\/sheet\/(?:ChargeCell|FactStrip|ProblemList|SaveSign|SheetTable|UndoButtons|problem-place)\./,
 ]
 const LATER =
-  /\/(?:suggest|net-ionic|read-name|write-out-names|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|solubility-rules|dimensions|scale|scale-plan|scale-steps|scale-moves|permittivities|ion-volumes|ageings|schema|own-row|read|version-1|oxidants)\.ts|\/error-(?:404|500)\.vue/
+  /\/(?:suggest|net-ionic|read-name|write-out-names|spoken|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|solubility-rules|dimensions|scale|scale-plan|scale-steps|scale-moves|permittivities|ion-volumes|ageings|schema|own-row|read|version-1|oxidants)\.ts|\/error-(?:404|500)\.vue/
 const isFirst = (id: string): boolean => FIRST.some(place => place.test(id)) && !LATER.test(id)
 
 const CHUNKS = {

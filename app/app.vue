@@ -5,6 +5,8 @@ import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
 import { useOutboxStore } from '~/stores/outbox'
 import { usePhotosStore } from '~/stores/photos'
+import { useAnnounce } from '~/composables/useAnnounce'
+import { useLetterKeys } from '~/composables/useLetterKeys'
 import { applyLook } from '~/composables/useLook'
 import { isDeviceFull } from '~/utils/device'
 
@@ -42,21 +44,45 @@ onNuxtReady(() => void preloadComponents(['LazyFinderDialog', 'LazyKeysDialog'])
 
 const clockOf = (at: string): string =>
   new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })
+const { said, announce } = useAnnounce()
+watch(isCut, (cut, before) => {
+  if (cut) announce('Server not reached. What you type and record is kept on this device.')
+  else if (before) announce('The server is back.')
+})
+/** A new page is begun at its heading, by eye and by ear; the first one is left alone. */
+const route = useRoute()
+watch(
+  () => route.path,
+  async () => {
+    for (let tries = 0; tries < 20; tries++) {
+      await new Promise(resolve => setTimeout(resolve, 50))
+      const heading = document.querySelector<HTMLElement>('main h1')
+      if (!heading) continue
+      if (document.activeElement === document.body || document.activeElement?.closest('nav, header')) {
+        heading.tabIndex = -1
+        heading.focus({ preventScroll: true })
+      }
+      return
+    }
+  },
+)
 const wordsOf = (entry: Entry): string => (entry.kind === 'correction' ? entry.why : entryText(entry))
 
 const isTyping = (event: KeyboardEvent): boolean =>
   event.target instanceof HTMLElement && !!event.target.closest('input, textarea, select, [contenteditable]')
+const letterKeys = useLetterKeys()
 onKeyStroke('/', event => {
-  if (isTyping(event)) return
+  if (isTyping(event) || !letterKeys.value) return
   event.preventDefault()
   finding.value = true
 })
 onKeyStroke('?', event => {
-  if (!isTyping(event)) keysShown.value = true
+  if (!isTyping(event) && letterKeys.value) keysShown.value = true
 })
 </script>
 
 <template>
+  <p class="sr-only" role="status" aria-live="polite" data-testid="said">{{ said }}</p>
   <a href="#main" class="sr-only focus:not-sr-only">To the content</a>
   <TopBar @find="finding = true" @keys="keysShown = true" />
   <aside v-if="away || isCut" class="bg-amber-soft px-5 py-2 text-amber" aria-label="No connection">

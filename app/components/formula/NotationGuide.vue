@@ -13,7 +13,9 @@ const formulas = [
 <template>
   <aside class="card min-w-0 bg-paper" aria-label="How to type">
     <h2 class="mb-2">How to type</h2>
-    <dl class="grid grid-cols-[minmax(0,auto)_minmax(0,1fr)] max-sm:grid-cols-1 items-baseline gap-x-5 gap-y-1.5 max-sm:[&_dd]:mb-2">
+    <dl
+      class="grid grid-cols-[minmax(0,auto)_minmax(0,1fr)] max-sm:grid-cols-1 items-baseline gap-x-5 gap-y-1.5 max-sm:[&_dd]:mb-2"
+    >
       <template v-for="typed in formulas" :key="typed"
         ><dt class="figure text-[14px] break-all">{{ typed }}</dt>
         <dd class="text-[16px]"><TypedFormula :text="typed" /></dd

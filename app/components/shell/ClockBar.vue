@@ -36,7 +36,7 @@ function stop(clock: Clock): void {
     >
       <b class="text-[17px]">Due: {{ clock.timer.name }}</b>
       <NuxtLink :to="`/batches/${clock.code}/run`" class="underline">{{ clock.code }}</NuxtLink>
-      <span class="figure">{{ text(clock) }}</span>
+      <span class="figure" aria-hidden="true">{{ text(clock) }}</span>
       <span class="ml-auto flex gap-2">
         <button
           v-if="clock.timer.seconds !== undefined"

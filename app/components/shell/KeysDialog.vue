@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
+import { useLetterKeys } from '~/composables/useLetterKeys'
 
+const letterKeys = useLetterKeys()
 const open = defineModel<boolean>('open', { required: true })
 const keys = [
   ['/', 'find a batch'],
@@ -30,6 +32,12 @@ const keys = [
             <dd>{{ does }}</dd></template
           >
         </dl>
+        <label class="mt-4 flex items-start gap-2"
+          ><input v-model="letterKeys" type="checkbox" class="mt-0.5 size-5 accent-verdigris" /><span
+            >Single keys act by themselves
+            <span class="small block">Off, only Page Down, Ctrl and the arrows do.</span></span
+          ></label
+        >
         <button class="button button-quiet mt-4" @click="open = false">Close</button>
       </DialogPanel>
     </div>

@@ -22,7 +22,10 @@ import { formatFigure, product } from '#core/quantity'
 import { currentStage } from '#core/overview'
 import { coloursFor, judgeBatch, potNow } from '#core/outcome'
 import { sheetNotes, yieldNotes, type MarginNote } from '#core/remarks'
+import { spoken } from '#core/species'
+import { useAnnounce } from '~/composables/useAnnounce'
 import { useAttempt } from '~/composables/useAttempt'
+import { useLetterKeys } from '~/composables/useLetterKeys'
 import { useStageRun } from '~/composables/useStageRun'
 import { useStepDrafts } from '~/composables/useStepDrafts'
 import { useTimers } from '~/composables/useTimers'
@@ -240,6 +243,7 @@ function record(
   of: About = about.value ?? { what: 'pot', stage: stage.value.id },
 ): void {
   chosenId.value = step.value?.id
+  announce(spoken(`Recorded, ${measure}: ${value}`))
   journal.record({
     kind: 'reading',
     about: of,
@@ -365,9 +369,24 @@ onKeyStroke('PageDown', event => {
   if (!event.repeat) primary()
 })
 onKey([' ', 'Enter'], primary, ', button, a, summary')
-onKey(['ArrowDown', 'j'], () => move(1))
-onKey(['ArrowUp', 'PageUp', 'k'], () => move(-1))
-onKey('w', () => (troubled.value = step.value !== undefined))
+onKey('ArrowDown', () => move(1))
+onKey(['ArrowUp', 'PageUp'], () => move(-1))
+/** Letters act where they are switched on. */
+const letterKeys = useLetterKeys()
+onKey('j', () => letterKeys.value && move(1))
+onKey('k', () => letterKeys.value && move(-1))
+onKey('w', () => letterKeys.value && (troubled.value = step.value !== undefined))
+
+/** What a new step asks for, and what was taken, for ears. */
+const { announce } = useAnnounce()
+watch(
+  () => step.value?.id,
+  (id, before) => {
+    if (!step.value || before === undefined || id === before) return
+    const amount = target.value && !step.value.words.includes(step.value.target ?? '—') ? `: ${target.value}` : ''
+    announce(spoken(`Step ${at.value + 1} of ${run.value.steps.length}. ${step.value.words}${amount}`))
+  },
+)
 </script>
 
 <template>
