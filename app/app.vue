@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onKeyStroke, refDebounced } from '@vueuse/core'
+import { onKeyStroke } from '@vueuse/core'
 import { entryText, type Entry } from '#core/journal'
 import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
@@ -7,6 +7,7 @@ import { useOutboxStore } from '~/stores/outbox'
 import { usePhotosStore } from '~/stores/photos'
 import { useAnnounce } from '~/composables/useAnnounce'
 import { useLetterKeys } from '~/composables/useLetterKeys'
+import { useCut } from '~/composables/useCut'
 import { applyLook } from '~/composables/useLook'
 import { isDeviceFull } from '~/utils/device'
 
@@ -16,11 +17,8 @@ const lab = useLabStore()
 const bench = useBenchStore()
 const outbox = useOutboxStore()
 const away = ref(false)
-/** A connection that is only being made again is not told; one that stays away is. */
-const isCut = refDebounced(
-  computed(() => !bench.isLive),
-  4000,
-)
+/** A connection that is only being made again is not told; one that stays away is, and one that is back at once. */
+const isCut = useCut(() => !bench.isLive)
 
 async function load(): Promise<void> {
   try {
@@ -85,36 +83,61 @@ onKeyStroke('?', event => {
   <p class="sr-only" role="status" aria-live="polite" data-testid="said">{{ said }}</p>
   <a href="#main" class="sr-only focus:not-sr-only">To the content</a>
   <TopBar @find="finding = true" @keys="keysShown = true" />
-  <aside v-if="away || isCut" class="bg-amber-soft px-5 py-2 text-amber" aria-label="No connection">
-    <b>The server does not answer.</b> You see what this device read last. What you type and record is kept here and
-    saved when it is back.
-  </aside>
-  <aside v-if="isDeviceFull" class="bg-red-soft px-5 py-2 text-red" aria-label="No room on this device">
-    <b>This device’s storage is full.</b> What you type now is held in this tab alone: keep it open until it says that
-    all is saved. Closing other tabs’ drafts or clearing pictures that wait makes room.
-  </aside>
-  <aside
-    v-if="outbox.waiting.length > 0 && outbox.away"
-    aria-label="Not saved yet"
-    class="bg-amber-soft px-5 py-2 text-amber"
-  >
-    <b>{{ outbox.waiting.length }} not saved yet.</b> The server does not answer; they are kept on this device and sent
-    when it is back.
-  </aside>
-  <aside
-    v-for="aside in outbox.refused"
-    :key="aside.entry.id"
-    class="flex flex-wrap items-center gap-3 bg-red-soft px-5 py-2 text-red"
-    aria-label="Refused"
-  >
-    <span
-      ><b>An entry of {{ aside.code }} was refused.</b> {{ aside.why }} It said: “{{ wordsOf(aside.entry) }}”, at
-      {{ clockOf(aside.entry.at) }}.</span
+  <div data-chrome class="notices">
+    <aside v-if="away || isCut" class="notice bg-amber-soft text-amber" aria-label="No connection">
+      <b>The server does not answer.</b> You see what this device read last. What you type and record is kept here and
+      saved when it is back.
+    </aside>
+    <aside v-if="isDeviceFull" class="notice bg-red-soft text-red" aria-label="No room on this device">
+      <b>This device’s storage is full.</b> What you type now is held in this tab alone: keep it open until it says that
+      all is saved. Closing other tabs’ drafts or clearing pictures that wait makes room.
+    </aside>
+    <aside
+      v-if="outbox.waiting.length > 0 && outbox.away"
+      aria-label="Not saved yet"
+      class="notice bg-amber-soft text-amber"
     >
-    <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
-  </aside>
+      <b>{{ outbox.waiting.length }} not saved yet.</b> The server does not answer; they are kept on this device and
+      sent when it is back.
+    </aside>
+    <aside
+      v-for="aside in outbox.refused"
+      :key="aside.entry.id"
+      class="notice flex flex-wrap items-center gap-3 bg-red-soft text-red"
+      aria-label="Refused"
+    >
+      <span
+        ><b>An entry of {{ aside.code }} was refused.</b> {{ aside.why }} It said: “{{ wordsOf(aside.entry) }}”, at
+        {{ clockOf(aside.entry.at) }}.</span
+      >
+      <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
+    </aside>
+  </div>
   <ClockBar />
   <div id="main" class="flex min-h-0 flex-1 flex-col"><NuxtPage /></div>
   <LazyFinderDialog v-if="finding" v-model:open="finding" />
   <LazyKeysDialog v-if="keysShown" v-model:open="keysShown" />
 </template>
+
+<style scoped>
+/* What comes and goes lies over the page and pushes nothing. */
+.notices {
+  position: fixed;
+  inset: auto 12px 12px auto;
+  z-index: 45;
+  display: grid;
+  gap: 8px;
+  max-width: min(560px, calc(100vw - 24px));
+}
+.notice {
+  padding: 8px 16px;
+  border: 1px solid currentcolor;
+  border-radius: 10px;
+  box-shadow: 0 6px 24px rgb(0 0 0 / 0.18);
+}
+@media (max-width: 640px) {
+  .notices {
+    inset: 56px 12px auto;
+  }
+}
+</style>

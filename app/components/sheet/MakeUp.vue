@@ -70,7 +70,7 @@ const vessel = computed(() => {
         v-model="stock"
         wide
         label="From a stock of"
-        :placeholder="usual ? `${usual.percent} % w/w` : 'such as 37 % w/w'"
+        :placeholder="usual ? `${usual.percent} % w/w` : 'strength (37 % w/w, 2 mol/L) or dilution 1 + 3'"
       />
       <div role="status">
         <template v-if="diluted?.ok">

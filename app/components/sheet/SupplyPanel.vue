@@ -149,7 +149,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           :model-value="textOf('of')"
           wide
           label="of the stock"
-          :placeholder="usual ? `${usual.percent} % w/w` : 'such as 37 % w/w'"
+          :placeholder="usual ? `${usual.percent} % w/w` : 'strength (37 % w/w, 2 mol/L) or dilution 1 + 3'"
           :problem="problemAt('of')"
           @update:model-value="set('of', $event)"
         />

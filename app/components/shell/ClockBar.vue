@@ -27,12 +27,16 @@ function stop(clock: Clock): void {
 </script>
 
 <template>
-  <aside v-if="ringing.length > 0" class="sticky top-0 z-40" aria-label="Due">
+  <aside
+    v-if="ringing.length > 0"
+    class="fixed right-3 top-14 z-40 grid max-w-[min(680px,calc(100vw-24px))] gap-2"
+    aria-label="Due"
+  >
     <div
       v-for="clock in ringing"
       :key="clock.timer.id"
       role="alert"
-      class="flex flex-wrap items-center gap-3 border-b border-amber-edge bg-amber-soft px-5 py-2 text-amber"
+      class="flex flex-wrap items-center gap-3 rounded-xl border border-amber-edge bg-amber-soft px-5 py-2 text-amber shadow-lg"
     >
       <b class="text-[17px]">Due: {{ clock.timer.name }}</b>
       <NuxtLink :to="`/batches/${clock.code}/run`" class="underline">{{ clock.code }}</NuxtLink>
@@ -62,7 +66,7 @@ function stop(clock: Clock): void {
       v-for="clock in shown.slice(0, 6)"
       :key="clock.timer.id"
       :to="`/batches/${clock.code}/run`"
-      class="rounded-full border border-edge bg-card px-3 py-0.5 hover:border-ink"
+      class="flex min-h-7 items-center gap-1 rounded-full border border-edge bg-card px-3 py-0.5 text-[16px] hover:border-ink"
       >{{ clock.code }} {{ clock.timer.name }} ·
       <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'paused' : text(clock) }}</span></NuxtLink
     >
