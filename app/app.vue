@@ -113,8 +113,8 @@ onKeyStroke('?', event => {
       <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
     </aside>
   </div>
-  <ClockBar />
   <div id="main" class="flex min-h-0 flex-1 flex-col"><NuxtPage /></div>
+  <ClockBar />
   <LazyFinderDialog v-if="finding" v-model:open="finding" />
   <LazyKeysDialog v-if="keysShown" v-model:open="keysShown" />
 </template>

@@ -59,7 +59,8 @@ function stop(clock: Clock): void {
   </aside>
   <aside
     v-if="shown.length > 0"
-    class="flex flex-wrap items-center gap-2 border-b border-rule bg-paper px-5 py-1.5 text-[13.5px]"
+    data-chrome
+    class="sticky bottom-0 z-10 flex flex-wrap items-center gap-2 border-t border-rule bg-paper px-5 py-1.5 text-[13.5px]"
     aria-label="Clocks"
   >
     <NuxtLink
