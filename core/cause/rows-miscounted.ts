@@ -43,7 +43,8 @@ function wrongHydrate({ stage, theoretical, planned, seen }: YieldFacts, one: Ch
         }),
         most: Math.abs(1 - made) * theoretical * planned,
         heard: heardOf(
-          heard(one.isBareHydrate && `It is weighed as {${weighAs}}, and what is sold is a hydrate.`, 0.8, 0.15),
+          // Whether it is sold so the tables do not tell: that hydrates exist says little.
+          heard(one.isBareHydrate && `It is weighed as {${weighAs}}, and hydrates of it are known.`, 0.8, 0.4),
           heard(
             seen.some(({ sign, is, place }) => sign === 'solid' && !is && place === 'pot') &&
               'All was seen to dissolve.',

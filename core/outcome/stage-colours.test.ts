@@ -27,6 +27,7 @@ it('tells the colours of a stage’s own compounds first, in every form, then th
 })
 it.each([
   ['Na2SO3 + S -> Na2S2O3', 'Na2S2O3', 'orange', 'polysulfide'],
+  ['Mg + O2 -> MgO', 'MgO', 'yellow', 'nitride, from the nitrogen of the air'],
   ['Fe + H2SO4 -> FeSO4 + H2', 'FeSO4', 'brown', 'iron(III), by air'],
   ['MnCO3 + H2SO4 -> MnSO4 + CO2 + H2O', 'MnSO4', 'brown', 'manganese(IV) oxide, by air'],
 ] as const)('%s: %s seen %s means %s', (equation, species, word, means) =>

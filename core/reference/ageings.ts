@@ -25,6 +25,9 @@ export const colourMeanings: readonly {
 }[] = [
   { of: ['S', 'SO3'], colours: ['orange', 'yellow', 'red'], means: 'polysulfide' },
   { of: ['S', 'OH'], colours: ['orange', 'yellow', 'red'], means: 'polysulfide' },
+  { of: ['Mg', 'O2'], colours: ['yellow', 'green'], means: 'nitride, from the nitrogen of the air' },
+  { of: ['Ca', 'O2'], colours: ['brown', 'black'], means: 'nitride, from the nitrogen of the air' },
+  { of: ['Li', 'O2'], colours: ['red', 'brown', 'black'], means: 'nitride, from the nitrogen of the air' },
   { of: ['Fe'], colours: ['yellow', 'brown', 'orange', 'red'], means: 'iron(III), by air' },
   { of: ['Mn'], colours: ['brown', 'black'], means: 'manganese(IV) oxide, by air' },
   { of: ['Co'], colours: ['brown', 'black'], means: 'cobalt(III), by air' },
