@@ -121,3 +121,22 @@ describe('cases met in use', () => {
     expect(explanations[0]!.suffices).toBe(true)
   })
 })
+
+describe('a metal burnt in air', () => {
+  /* 0.486 g of magnesium are 20.0 mmol: 0.806 g of oxide, 0.673 g were it all nitride. 0.71 g, yellow in places: the nitrogen of the air took a part. */
+  it('may have taken up nitrogen; no label of the air was wrong', () => {
+    const { explanations } = judged(
+      {
+        equation: 'Mg + O2 -> MgO',
+        reagents: [solid('Mg', '0.486 g'), { species: 'O2', supply: { kind: 'gas' }, charge: { excess: '100 %' } }],
+        product: { species: 'MgO' },
+        yield: '97 %',
+      },
+      ['0.71 g'],
+      [{ sign: 'colour', is: true, place: 'crystals', of: 'yellow' }],
+    )
+    expect(explanations[0]).toMatchObject({ cause: 'side reaction' })
+    expect(explanations[0]!.title).toContain('nitride')
+    expect(explanations.some(({ form }) => form === 'O2')).toBe(false)
+  })
+})

@@ -109,7 +109,7 @@ function coefficient({ reagents, unread, stage, theoretical, planned }: YieldFac
   return reagents.flatMap((one): Cause[] => {
     const ratio = one.coefficient / perProduct
     const isUnread = unread.includes(one.species)
-    if (Math.abs(ratio - 1) < 1e-9) return []
+    if (one.isGas || Math.abs(ratio - 1) < 1e-9) return []
     return [ratio, 1 / ratio].map((times): Cause => {
       const made =
         times < 1 ? Math.min(1, times * one.equivalents) : one.limits ? Math.min(one.next ?? times, times) : times

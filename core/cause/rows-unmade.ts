@@ -8,7 +8,7 @@ import type { YieldFacts } from './yield-facts'
 
 /** What was never made: a weak reagent, a reaction cut short, another reaction in its place. */
 export const unmade = (facts: YieldFacts): Cause[] => [
-  ...facts.reagents.flatMap(one => weak(facts, one)),
+  ...facts.reagents.flatMap(one => (one.isGas ? [] : weak(facts, one))),
   ...notFinished(facts),
   ...sideReaction(facts),
 ]

@@ -45,6 +45,8 @@ export interface ChargedReagent {
   readonly species: string
   readonly weighAs: string
   readonly isSolid: boolean
+  /** Out of a bottle of gas, or of the air: it has no label that it could be weaker than. */
+  readonly isGas: boolean
   readonly limits: boolean
   /** Of its need; 1 of what limits. */
   readonly equivalents: number
@@ -263,10 +265,12 @@ function chargedOf(stage: ReadStage, sheet: StageSheet): ChargedReagent[] {
     const term = stage.reaction.reactants.find(one => one.species.formula.text === species)
     const as = parseFormula(weighAs)
     const known = as.ok ? findSubstance(as.value, stage.own) : undefined
+    const isGas = !volume && known?.row.state === 'gas'
     return {
       species,
       weighAs,
-      isSolid: !volume,
+      isSolid: !volume && !isGas,
+      isGas,
       limits,
       equivalents: limits ? 1 : equivalents.value,
       ...(limits && Number.isFinite(next) && { next }),
