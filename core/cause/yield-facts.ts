@@ -265,7 +265,8 @@ function chargedOf(stage: ReadStage, sheet: StageSheet): ChargedReagent[] {
     const term = stage.reaction.reactants.find(one => one.species.formula.text === species)
     const as = parseFormula(weighAs)
     const known = as.ok ? findSubstance(as.value, stage.own) : undefined
-    const isGas = !volume && known?.row.state === 'gas'
+    const pure = term && findSubstance(term.species.formula, stage.own)
+    const isGas = !volume && pure?.row.state === 'gas'
     return {
       species,
       weighAs,
