@@ -265,8 +265,8 @@ function chargedOf(stage: ReadStage, sheet: StageSheet): ChargedReagent[] {
     const term = stage.reaction.reactants.find(one => one.species.formula.text === species)
     const as = parseFormula(weighAs)
     const known = as.ok ? findSubstance(as.value, stage.own) : undefined
-    const pure = term && findSubstance(term.species.formula, stage.own)
-    const isGas = !volume && pure?.row.state === 'gas'
+    const charged = stage.reagents.find(one => one.term.species.formula.text === species)
+    const isGas = charged?.supply.kind === 'gas'
     return {
       species,
       weighAs,
