@@ -200,6 +200,12 @@ describe('rows by what a batch tells', () => {
     expect(strengths('blue')).toEqual([['It was seen blue, as {CuSO4·5H2O} is.', 0.143]])
     expect(strengths('pink')).toEqual([])
   })
+  it('says what the account lets come, where that is clearly less than the plan expects', () => {
+    const why = (recorded: number) => rowOf('left in the liquor', { won: { recorded, planned: recorded } })!.usualWhy
+    expect(why(0.79)).toContain('only 79')
+    expect(why(0.82)).toContain('seldom boiled down')
+    expect(why(0.88)).toContain('seldom boiled down')
+  })
   it('tells by ions how a reagent ages', () => {
     expect([ageingOf('Na2SO3'), ageingOf('NaHSO3')]).toEqual(Array(2).fill('sulfites oxidise to sulfate'))
     expect(ageingOf('NH3')).toContain('flat')

@@ -45,6 +45,17 @@ describe('residuesOf', () => {
     )
     expect(treatments[1]!.mass.value).toBeCloseTo(1.17, 1)
   })
+  it.each([
+    ['HgCl2', 'HgCl2 + KI -> HgI2 + KCl', 'KI', 'mercury'],
+    ['KCN', 'KCN + HCl -> KCl + HCN', 'HCl', 'cyanide: acid sets hydrogen cyanide free'],
+  ])('leaves %s to those who know, and says for what', (species, equation, other, why) => {
+    const { ask } = residues({
+      equation,
+      reagents: [solid(species, { mass: '5 g' }), solution(other, { equivalents: 0.5 })],
+      product: { species: 'KCl' },
+    })
+    expect(ask.find(({ of }) => of === species)?.why).toBe(why)
+  })
   it('reduces an oxidant before anything else', () => {
     /* Half again as much peroxide as 0.1000 mol of sulfite takes: 0.0500 mol left, two electrons each; a hydrogensulfite gives two: 0.0500 × 104.06 × 1.1 = 5.72 g. */
     const { treatments } = residues({
