@@ -134,6 +134,13 @@ describe('rows by what a batch tells', () => {
       0.7 * 0.3,
       9,
     )
+    const why = (more: Partial<typeof facts>): string =>
+      rowOf('lost water', { washes: wash, air: 'keeps', run: bare, ...more })!.usualWhy
+    expect(why({})).toBe('nothing that is recorded took its water')
+    expect(why({ air: 'effloresces' })).toBe('this hydrate loses water in dry air')
+    expect(why({ run: { ...bare, steps: [dry] } })).toContain('desiccant')
+    expect(why({ washes: { ...wash, ethanol: true } })).toContain('solvent')
+    expect(why({ run: { ...bare, steps: [hot] } })).toContain('dried at 150 °C')
     const warm = { ...hot, step: { ...hot.step, target: '30 °C' } }
     expect(usualOf('lost water', { washes: wash, air: 'keeps', run: { ...bare, steps: [warm] } })).toBeCloseTo(
       0.7 * 0.015,
