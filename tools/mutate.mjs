@@ -9,6 +9,7 @@ import { join, resolve } from 'node:path'
 import ts from 'typescript'
 
 const FOLDERS = ['core/cause', 'core/outcome']
+const QUICK = ['core/outcome', 'core/cause/judged', 'core/cause/bayes', 'core/cause/rows', 'core/cause/settle']
 const COPIED = ['core', 'demo', 'docs', 'instruments', 'package.json', 'vitest.config.ts', 'tsconfig.json']
 const MOST_IN_A_FILE = 2
 const KILLED = 0.9
@@ -87,9 +88,11 @@ try {
   for (const name of COPIED) cpSync(join(root, name), join(copy, name), { recursive: true })
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'))
   symlinkSync(join(root, '.nuxt'), join(copy, '.nuxt'))
-  const passes = () =>
-    spawnSync('npx', ['vitest', 'run', '--project', 'core', '--bail', '1', ...FOLDERS], { cwd: copy, stdio: 'ignore' })
+  const passesIn = files =>
+    spawnSync('npx', ['vitest', 'run', '--project', 'core', '--bail', '1', ...files], { cwd: copy, stdio: 'ignore' })
       .status === 0
+  // What notices most is asked first: the rest only of what lives.
+  const passes = () => passesIn(QUICK) && passesIn(FOLDERS)
   if (!passes()) throw new Error('The tests fail before anything is changed.')
   const alive = []
   for (const [i, one] of chosen.entries()) {

@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest'
 import { foldJournal } from '#core/journal'
 import { readPlan } from '#core/sheet'
+import type { Effect } from './cause'
 import { tableFor } from './table'
 import { yieldFacts, type YieldSetting } from './yield-facts'
 import { settingOf } from './fixtures/held-out-build'
@@ -66,20 +67,30 @@ function judgedText(name: string, planted: string, setting: YieldSetting): strin
 }
 
 function rowsText(name: string, setting: YieldSetting): string {
-  const rows = tableFor(yieldFacts(setting)!).map(({ code, form, usual, sizes, heard, most }) => {
-    const mean = sizes.reduce((sum, { effect, weight }) => sum + weight * (effect.add ?? 0), 0)
-    const left = sizes.reduce((sum, { effect, weight }) => sum + weight * (effect.made ?? 1) * (effect.kept ?? 1), 0)
-    const won = sizes.reduce((sum, { effect, weight }) => sum + weight * (effect.won?.mean ?? 0), 0)
-    const as = sizes.reduce((sum, { effect, weight }) => sum + weight * (effect.factor ?? 1), 0)
-    const off = sizes.reduce((sum, { effect, weight }) => sum + weight * (effect.offset ?? 0), 0)
-    const strength = heard.reduce((all, one) => (all * one.with) / one.without, 1)
-    return `| ${code}${form ? ` ${form}` : ''} | ${(usual * 100).toPrecision(2)} | ${sizes.length} | ${[left, won, as, mean, off].map(value => value.toPrecision(3)).join(' | ')} | ${most?.toPrecision(3) ?? ''} | ${strength.toPrecision(3)} |`
-  })
-  return [
-    `## The rows of: ${name}`,
-    '| cause | usual, % | sizes | kept | won | as | add, g | off, g | most, g | strength |\n|---|---|---|---|---|---|---|---|---|---|\n' +
-      rows.join('\n'),
-  ].join('\n\n')
+  const rows = tableFor(yieldFacts(setting)!).map(
+    ({ code, form, title, usual, usualWhy, sizes, heard, most, test, on }) => {
+      const mean = (of: (effect: Effect) => number): string =>
+        sizes.reduce((sum, { effect, weight }) => sum + weight * of(effect), 0).toPrecision(3)
+      const left = mean(({ made = 1, kept = 1 }) => made * kept)
+      const told = [
+        `kept ${left}`,
+        `won ${mean(({ won }) => won?.mean ?? 0)}`,
+        `as ${mean(({ factor = 1 }) => factor)}`,
+        `add ${mean(({ add = 0 }) => add)} g`,
+        `off ${mean(({ offset = 0 }) => offset)} g`,
+        `misread ${mean(({ misread = 1 }) => misread)}`,
+        `back ${mean(({ back = {} }) => Object.values(back).reduce((sum, one) => sum + one, 0))} mol`,
+      ].join(', ')
+      const seen = heard.map(one => `${one.says} ${(one.with / one.without).toPrecision(3)}`)
+      return [
+        `- **${code}**${form ? ` ${form}` : ''}: ${title}; ${(usual * 100).toPrecision(2)} %: ${usualWhy}; ${sizes.length} sizes: ${told}`,
+        most === undefined ? '' : `; at most ${most.toPrecision(3)} g`,
+        seen.length > 0 ? `; ${seen.join(' ')}` : '',
+        `; ${test}${on ? ` of ${on}` : ''}; the first: ${sizes[0]!.amount}`,
+      ].join('')
+    },
+  )
+  return [`## ${name}`, rows.join('\n')].join('\n\n')
 }
 
 it('judges the planted batches as docs/judged.md has them', { timeout: 240_000 }, async () => {
@@ -95,8 +106,8 @@ it('judges the planted batches as docs/judged.md has them', { timeout: 240_000 }
 it('reads the table of evidence as fixtures/rows.md has it', { timeout: 120_000 }, async () => {
   const text = [
     '# The rows of the table of evidence, for some batches',
-    'Written by `npx vitest run core/cause/judged -u` and compared by the tests. Means over the sizes of each row; strength is what was recorded, all of it.',
-    ...planted.filter((_, i) => i % 3 === 0).map(one => rowsText(one.name, settingFor(one))),
+    'Written by `npx vitest run core/cause/judged -u` and compared by the tests. Means over the sizes of each row; behind what was recorded its strength.',
+    ...planted.map(one => rowsText(one.name, settingFor(one))),
     ...halfTwo.map(one => rowsText(one.name, settingOf(one))),
   ].join('\n\n')
   await expect(`${text}\n`).toMatchFileSnapshot('fixtures/rows.md')
