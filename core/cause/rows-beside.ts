@@ -258,7 +258,9 @@ function conditionFor(
           ? 'a base was in excess, and where the liquor is not acid a basic salt falls'
           : facts.acidity === 'acid'
             ? 'acid was left in the liquor, which keeps basic salts away'
-            : 'little acid is left to keep basic salts away',
+            : facts.acidity === 'salts'
+              ? 'no base was put to it, and long boiling alone makes little'
+              : 'little acid is left to keep basic salts away',
       heard: [
         heard(cloudy && 'The liquor was seen cloudy.', 0.5, 0.08),
         heard(isAlkaline && 'The liquor was not acid.', 0.6, 0.15),

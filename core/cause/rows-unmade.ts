@@ -63,7 +63,7 @@ const undissolved = ({ seen }: YieldFacts, withIt: number, without: number) => [
 ]
 
 function notFinished(facts: YieldFacts): Cause[] {
-  const { seen, run, reagents, productDissolves } = facts
+  const { seen, run, reagents, coating } = facts
   const limiting = reagents.filter(({ limits }) => limits)
   const solid = limiting.find(({ isSolid }) => isSolid)
   const cut = run.steps.some(({ step, status, times }) => {
@@ -78,9 +78,9 @@ function notFinished(facts: YieldFacts): Cause[] {
     {
       code: 'not finished',
       title:
-        productDissolves || !slow
-          ? 'The reaction had not finished'
-          : `{${solid.species}} was covered by what fell on it`,
+        slow && coating !== undefined
+          ? `The reaction had not finished: {${coating}} may cover {${solid.species}}`
+          : 'The reaction had not finished',
       usual: slow ? 0.08 : 0.03,
       usualWhy: slow
         ? 'a solid reacts only as fast as it dissolves, is coated, or stays passive'

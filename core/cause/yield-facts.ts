@@ -112,7 +112,8 @@ export interface YieldFacts {
   readonly acidity: Acidity
   /** Every colour word, with what of this stage has it, or what it would mean. */
   readonly colours: readonly StageColour[]
-  readonly productDissolves: boolean
+  /** A product of the reaction that is solid and does not dissolve: it can cover what is not used up yet. */
+  readonly coating?: string
   readonly run: Run
   /** True where steps were ticked off: only then does an open one say that it was left out. */
   readonly isFollowed: boolean
@@ -213,7 +214,7 @@ export function yieldFacts({
     used: judged.value.used?.value ?? 1,
     reagents: chargedOf(stage, sheet),
     colours: coloursFor(stage),
-    productDissolves: known?.row.water === 'soluble',
+    ...coatingOf(stage),
     acidity: acidityOf(sheet),
     evidence: assayEvidence(form, assays),
     liquors: liquorsFound(form, assays),
@@ -256,6 +257,14 @@ function knownOf(
     isWarmWash: saw(seen, 'hot', { place: 'wash' }),
     washes: planned,
   }
+}
+
+function coatingOf({ reaction, own }: ReadStage): Pick<YieldFacts, 'coating'> {
+  const solid = reaction.products.find(({ species }) => {
+    const row = findSubstance(species.formula, own)?.row
+    return row?.state === 'solid' && row.water === 'insoluble'
+  })
+  return solid ? { coating: solid.species.formula.text } : {}
 }
 
 function chargedOf(stage: ReadStage, sheet: StageSheet): ChargedReagent[] {
