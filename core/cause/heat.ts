@@ -1,10 +1,6 @@
-import type { Formula } from '#core/formula'
 import type { SubstanceRow } from '#core/reference'
-import { partsOf } from '#core/species'
 import { parseQuantity } from '#core/quantity'
 import type { YieldFacts } from './yield-facts'
-
-export const forms = ({ text }: Formula): { readonly waters: number } => ({ waters: partsOf(text).waters })
 
 /** °C at which a hydrate of this row loses water; undefined where it is not known. */
 export const untilOf = ({ forms: rows }: SubstanceRow, waters: number): number | undefined =>

@@ -1,4 +1,5 @@
-import { colourOf, molarMass, parseFormula } from '#core/formula'
+import { colourOf, molarMass, parseFormula, sameStuff } from '#core/formula'
+import { dryOf, formulaOf } from '#core/vessel'
 import { saw } from '#core/journal'
 import { grams, heard, heardOf, type Cause, type CauseCode, type Effect } from './cause'
 import type { Acidity } from './acidity'
@@ -196,10 +197,9 @@ function foreseen(mass: number, { won }: YieldFacts, told: ReturnType<typeof lyi
 }
 
 /** By-products and reagents that the table tells of already, whatever their water. */
-function isTold(form: string, { byProducts, solubleExcess, account }: YieldFacts): boolean {
-  const told = [...byProducts, ...solubleExcess].map(one => one.form)
-  const dry = (text: string): string => account?.named.find(({ text: own }) => own === text)?.text ?? text
-  return told.some(text => dry(text) === dry(form) || form.startsWith(`${text}·`))
+function isTold(form: string, { byProducts, solubleExcess }: YieldFacts): boolean {
+  const { dry } = dryOf(formulaOf(form))
+  return [...byProducts, ...solubleExcess].some(one => sameStuff(dryOf(formulaOf(one.form)).dry, dry))
 }
 
 /** Basic, acid and double salts in the product's place, by what the metal makes of them. */

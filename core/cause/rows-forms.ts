@@ -1,18 +1,18 @@
-import { colourOf, findSubstance, molarMass, parseFormula, type Formula } from '#core/formula'
+import { colourOf, findSubstance, parseFormula, type Formula } from '#core/formula'
 import { saw } from '#core/journal'
+import { partsOf } from '#core/species'
 import { heard, heardOf, percentText, type Cause } from './cause'
-import { dryingHeat, forms, untilOf } from './heat'
+import { dryingHeat, untilOf } from './heat'
 import { anywhere, mixed, only } from './sizes'
 import { wasDone, type YieldFacts } from './yield-facts'
 
 /** Another hydrate than the one that was reckoned with, or a salt that lost its water in part. */
 export const otherForms = (facts: YieldFacts): Cause[] => [...heavier(facts), ...lighter(facts), ...decomposed(facts)]
 
-const isAnhydrous = (formula: Formula): boolean => forms(formula).waters === 0
+const isAnhydrous = ({ text }: Formula): boolean => partsOf(text).waters === 0
 
 function heavier(facts: YieldFacts): Cause[] {
   const { product, seen, dryness } = facts
-  const here = molarMass(product)
   const wasAnhydrous = isAnhydrous(product)
   const dried = wasDone(facts, 'dry', 'desiccate', 'ignite')
   const fromWater = facts.account?.way.way !== 'heat dry' && facts.account?.way.way !== 'throw down'
@@ -32,7 +32,7 @@ function heavier(facts: YieldFacts): Cause[] {
           ? 'what is reckoned dry and comes out of water as a hydrate is one of the commonest slips'
           : 'which hydrate comes hangs on the temperature, and books differ',
         sizes: only(`a whole crop of {${form}}`, { factor: ratio }),
-        most: facts.theoretical * (ratio - 1) * (here > 0 ? 1 : 0),
+        most: facts.theoretical * (ratio - 1),
         heard: heardOf(
           heard(dryness.isConstant && 'It is dry to constant mass.', 0.6, 0.45),
           heard(saw(seen, 'damp', { is: false, place: 'crystals' }) && 'It was seen loose and dry.', 0.6, 0.45),
