@@ -1,13 +1,12 @@
 import { parseFormula } from '#core/formula'
 import { partsOfIons } from '#core/outcome'
+import { ANHYDRIDE_FROM } from '#core/reference'
 import type { StageSheet } from '#core/sheet'
 
 /** What keeps the liquor in the end: a base in excess, an acid in excess, an acid that was used up, or salts alone. */
 export type Acidity = 'base' | 'acid' | 'acid used up' | 'salts'
 
 const BASES: ReadonlySet<string> = new Set(['OH', 'CO3'])
-/** An oxide of a metal of this charge or more is an acid's anhydride rather than a base. */
-const ACIDIC = 5
 
 const partsIn = (form: string) => {
   const read = parseFormula(form)
@@ -17,7 +16,7 @@ const partsIn = (form: string) => {
 export const isBase = (form: string): boolean => {
   const parts = partsIn(form)
   const isOxide =
-    parts.some(({ text }) => text === 'O') && parts.every(({ charge, text }) => text === 'O' || charge < ACIDIC)
+    parts.some(({ text }) => text === 'O') && parts.every(({ charge, text }) => text === 'O' || charge < ANHYDRIDE_FROM)
   return isOxide || parts.some(({ text }) => BASES.has(text))
 }
 export const isAcid = (form: string): boolean => partsIn(form).some(({ text }) => text === 'H')

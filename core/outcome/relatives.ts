@@ -1,5 +1,5 @@
 import { findSubstance, formsOf, parseFormula, relate, type Formula } from '#core/formula'
-import { anions, metalCharges, substances, type SubstanceRow } from '#core/reference'
+import { ANHYDRIDE_FROM, anions, counterIons, metalCharges, substances, type SubstanceRow } from '#core/reference'
 import type { StageSheet } from '#core/sheet'
 import { ionsOf } from '#core/species'
 
@@ -14,12 +14,10 @@ export interface Relative {
   readonly units: number
 }
 
-const COUNTER_IONS = new Set(['Li', 'Na', 'K', 'Rb', 'Cs'])
-
 /** The metal that a product is made for: not the alkali that comes along with it, where there is another. */
 export function metalOf({ composition }: Formula): string | undefined {
   const metals = [...composition.keys()].filter(symbol => metalCharges[symbol])
-  return metals.find(symbol => !COUNTER_IONS.has(symbol)) ?? metals[0]
+  return metals.find(symbol => !counterIons.has(symbol)) ?? metals[0]
 }
 
 /** An ion broken down to what a pot brings it from: an oxo-cation to its metal and oxide, an acid anion to its protons and the anion without. */
@@ -115,8 +113,6 @@ export function relativesOf(product: Formula, pot: ReadonlySet<string>, own: rea
 }
 
 const BASES: ReadonlySet<string> = new Set(['OH', 'O'])
-/** An oxide of a metal of this charge or more is an acid's anhydride rather than a base. */
-const ACIDIC = 5
 const isAnion = ({ charge }: Part): boolean => charge < 0
 
 /** Undefined for what shares nothing with the product, holds its metal (where it holds it) in another state, or is a base that dissolves. */
@@ -129,7 +125,7 @@ function kindOf(
   const stateOf = (list: readonly Part[]): number | undefined => list.find(({ text }) => text === metal)?.charge
   const [here, there] = [stateOf(parts), stateOf(mine)]
   if (here !== undefined && there !== undefined && here !== there) return undefined
-  const isAnhydride = here !== undefined && here >= ACIDIC
+  const isAnhydride = here !== undefined && here >= ANHYDRIDE_FROM
   const isOfMetal = metal !== undefined
   const own = new Set(mine.filter(isAnion).map(({ text }) => text))
   const sharesAnion = parts.some(one => isAnion(one) && own.has(one.text))

@@ -9,6 +9,7 @@ export { burningLigands, explosiveAnions, explosiveCompounds, explosiveSalts, ty
 export { exposureLimits, type ExposureRow } from './exposure-limits'
 export { heatOfSolutionSource, heatsOfSolution, type HeatOfSolution } from './heats-of-solution'
 export { incompatibilities, type DangerKind } from './incompatibilities'
+export { ANHYDRIDE_FROM, counterIons } from './ions'
 export { anions, anionStems, cations, ionSource, metalCharges, type IonRow } from './ions'
 export { solubilities, solubilitySources, type SolubilityPhase, type SolubilityRow } from './solubilities'
 export { doubleSalts, doubleSaltsByName, doubleSaltSources, type DoubleSalt } from './double-salts'

@@ -44,3 +44,9 @@ export const anionStems: Readonly<Record<string, string>> = {
   Al: 'aluminate', Ti: 'titanate', V: 'vanadate', Cr: 'chromate', Mn: 'manganate', Fe: 'ferrate', Co: 'cobaltate', Ni: 'nickelate', Cu: 'cuprate', Zn: 'zincate', Zr: 'zirconate', Mo: 'molybdate', Ru: 'ruthenate', Rh: 'rhodate', Pd: 'palladate',
   Ag: 'argentate', Cd: 'cadmate', Sn: 'stannate', Sb: 'antimonate', Ce: 'cerate', W: 'tungstate', Re: 'rhenate', Os: 'osmate', Ir: 'iridate', Pt: 'platinate', Au: 'aurate', Hg: 'mercurate', Pb: 'plumbate', Bi: 'bismuthate', Mg: 'magnesate', Ca: 'calciate',
 }
+
+/** Cations that come along with the metal that a compound is made for, where there is another. */
+export const counterIons: ReadonlySet<string> = new Set(['Li', 'Na', 'K', 'Rb', 'Cs'])
+
+/** An oxide of a metal of this charge or more is an acid's anhydride rather than a base. */
+export const ANHYDRIDE_FROM = 5
