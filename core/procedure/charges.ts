@@ -1,5 +1,5 @@
 import type { Formula } from '#core/formula'
-import { molarMass } from '#core/formula'
+import { findSubstance, molarMass } from '#core/formula'
 import { isGas, waterBrought, type ReadStage, type Reagent, type StageSheet } from '#core/sheet'
 import { donorOf, dryOf, formulaOf, operate, standsAs, WATER, type Setting, type Vessel } from '#core/vessel'
 
@@ -67,7 +67,7 @@ const isStrongAcid = ({ supply, term }: Reagent): boolean =>
 
 /**
  * In which order charges go in, each rule with its reason: what is liquid goes first, so that there is something to stir; a strong acid into what is there, never the other way; solids
- * into the liquor; what makes gas goes last, in portions; a gas is passed into the rest.
+ * that dissolve, then those that need the rest to dissolve; what makes gas goes last, in portions; a gas is passed into the rest.
  */
 export function inOrder(charges: readonly Charge[], makesGas: boolean): Charge[] {
   const rank = (one: Charge): number => {
@@ -75,7 +75,8 @@ export function inOrder(charges: readonly Charge[], makesGas: boolean): Charge[]
     if (one.comes === 'gas') return 5
     if (one.comes === 'liquid') return one.isStrong ? 2 : 1
     if (one.comes === 'from a stage') return 0
-    return makesGas && standsAs(one.formula) === 'solid' ? 4 : 3
+    if (standsAs(one.formula) === 'solid') return makesGas ? 4 : 3.5
+    return findSubstance(one.formula)?.row.water === 'slightly' ? 3.5 : 3
   }
   return charges.toSorted((a, b) => rank(a) - rank(b))
 }

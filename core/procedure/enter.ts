@@ -6,6 +6,7 @@ import { dryOf, WATER } from '#core/vessel'
 import { inOrder, withoutSideGas, type Charge } from './charges'
 import type { Course } from './course'
 import { targetOf } from './follow-sheet'
+import { outcomeOf, wordsOfEntering } from './entering'
 import { kept, shown } from './operation-step'
 
 /** A stage as its steps are proposed from: as read, its sheet, and the room. */
@@ -83,7 +84,7 @@ export function enter(course: Course, proposing: Proposing): void {
       ? { do: 'stir', words: 'Stir and watch', wait: '15 min', until: 'no more gas comes', needs, does: { stir: true } }
       : {
           do: 'stir',
-          words: 'Stir to one liquor',
+          words: course.vessel.lumps.length > 0 ? 'Stir on' : 'Stir to one liquor',
           wait: '15 min',
           until: 'nothing changes any more',
           does: { stir: true },
@@ -135,7 +136,8 @@ function addOne(course: Course, charge: Charge, { gases, isLast, needs }: Adding
     return
   }
   const [gas] = gases
-  if (isLast && gas) {
+  const outcome = outcomeOf(course.vessel, charge, course.setting)
+  if (isLast && gas && (outcome.gas > 0 || !outcome.isKnown)) {
     const portions = portionsOf(gases.reduce((sum, { volume }) => sum + volume.value, 0))
     course.take({
       do: 'add',
@@ -150,22 +152,20 @@ function addOne(course: Course, charge: Charge, { gases, isLast, needs }: Adding
     })
     return
   }
-  const isWet = course.vessel.solvents.size > 0
-  const isFirstSolid = comes === 'solid' && isWet && !course.steps.some(step => step.do === 'dissolve')
+  const { words, ...rest } = wordsOfEntering(
+    {
+      name,
+      comes,
+      isStrong: charge.isStrong,
+      isWet: course.vessel.solvents.size > 0,
+      isFirstSolid: !course.steps.some(step => step.do === 'dissolve'),
+      isEmpty: course.vessel.lumps.length === 0,
+    },
+    outcome,
+  )
   course.take({
-    do: isFirstSolid ? 'dissolve' : 'add',
-    words: isFirstSolid
-      ? `Dissolve ${name}, stirring`
-      : comes === 'solid'
-        ? `Add ${name}, a spatula at a time`
-        : !isWet
-          ? `Put the ${name} into the vessel`
-          : charge.isStrong
-            ? `Add the ${name} slowly, into the liquor, never the other way`
-            : isHot
-              ? `Add the ${name} slowly, in an ice bath`
-              : `Add the ${name}, stirring`,
-    until: isFirstSolid ? 'nothing changes at the bottom any more' : 'it has gone in, and all is calm',
+    ...rest,
+    words: isHot ? `${words}, in an ice bath` : words,
     ...(isHot && { needs: ['ice bath'] as const, hands: '15 min' }),
     does,
   })

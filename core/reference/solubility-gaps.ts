@@ -41,6 +41,7 @@ export const solubilityGaps: readonly (readonly [formula: string, why: string])[
   ['[Cu(NH3)4]SO4', 'One figure only: 18.5 g of the monohydrate at 21 °C; without ammonia it falls apart.'],
   ['[Ni(NH3)6]Cl2', 'Without ammonia it falls apart; no figure that is sure.'],
   ['[Co(NH3)4CO3]NO3', 'No figure that is sure; it is precipitated with alcohol.'],
+  ['[Co(NH3)5(H2O)]Cl3', 'No figure that is sure; warm, it becomes the chlorido complex, which hardly dissolves.'],
   ['[Co(en)3]Cl3', 'No figure that is sure; it is precipitated with hydrochloric acid and alcohol.'],
   ['[Ni(en)3]Cl2', 'No figure that is sure; it is precipitated with alcohol.'],
   ['K2[Cu(C2O4)2]', 'No figure that is sure; water alone takes it apart into copper oxalate.'],

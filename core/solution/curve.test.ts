@@ -90,6 +90,10 @@ describe('the solubility table', () => {
     for (const [celsius, grams] of points) expect(Math.abs(gramsAt(salt, celsius) / grams - 1)).toBeLessThan(0.04)
   })
 
+  it('does not take an aqua complex for the hydrate of one with a counter-ion in that place', () => {
+    expect(findCurve(f('[Co(NH3)5(H2O)]Cl3'))).toBeUndefined()
+    expect(findCurve(f('[Co(NH3)5Cl]Cl2'))?.curve.salt.text).toBe('[Co(NH3)5Cl]Cl2')
+  })
   it('turns sodium sulfate at 32.38 °C (CRC Handbook, from memory)', () => {
     const { curve } = findCurve(f('Na2SO4'))!
     const phaseAt = (celsius: number) => {

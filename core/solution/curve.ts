@@ -2,6 +2,7 @@ import { parseFormula, relate, withWaters, type Formula, type Relation } from '#
 import { fail, ok, type Checked } from '#core/problem'
 import { solubilities, solubilitySources, type SolubilityRow } from '#core/reference'
 import { monotone } from '#core/quantity'
+import { ionsOf } from '#core/species'
 import type { SolubilityProblem } from './problems'
 
 /** One salt's solubility in water, ready to be asked. */
@@ -92,7 +93,7 @@ export interface CurveOf {
 export function findCurve(form: Formula, own: readonly Curve[] = []): CurveOf | undefined {
   if (form.charge !== 0) return undefined
   for (const curve of [...own, ...shippedCurves()]) {
-    if (!mayHold(curve.salt, form)) continue
+    if (!mayHold(curve.salt, form) || !isSameComplex(curve.salt, form)) continue
     const relation = relate(form, curve.salt)
     if (relation && relation.waters >= -1e-9) return { curve, relation }
   }
@@ -105,6 +106,18 @@ function mayHold(salt: Formula, form: Formula): boolean {
   for (const symbol of form.composition.keys())
     if (symbol !== 'H' && symbol !== 'O' && !salt.composition.has(symbol)) return false
   return true
+}
+
+/** Two complexes of the same composition but for water may be different salts: with a ligand in the place of a counter-ion, the free ions are others. */
+function isSameComplex(salt: Formula, form: Formula): boolean {
+  if (!salt.text.includes('[') || !form.text.includes('[')) return true
+  const free = (of: Formula): string =>
+    (ionsOf(of) ?? [])
+      .filter(({ text }) => !text.includes('['))
+      .map(({ text, count }) => `${count} ${text}`)
+      .toSorted()
+      .join()
+  return free(salt) === free(form)
 }
 
 /** Saturation at a temperature; where two phases meet, the one with more water. A temperature off the table is a problem. */

@@ -75,8 +75,10 @@ export function potOf(vessel: Vessel, named: readonly Formula[], own: readonly C
   const pool = pooled(vessel)
   const solutes = named.flatMap((salt): Solute[] => {
     const parts = dissolvedParts(salt)
-    if (parts.length < 2 || !parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
+    if (!parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
     const curve = findCurve(salt, own)?.curve
+    // A strong acid is counted as its ions here, and whole by its table: what stands of it is not told.
+    if (parts.length < 2 && parts[0]?.key !== curve?.salt.text) return []
     if (curve) return [{ salt: curve.salt, curve }]
     const double = findDouble(dryOf(salt).dry)
     return double ? [{ salt: double.salt, curve: undefined }] : []
