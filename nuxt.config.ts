@@ -18,7 +18,7 @@ const FIRST = [
   /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|own-tables|problems|scale-moves)\./,
   /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
-  /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|Ringing|Timers|Working)\./,
+  /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|PanelFocus|Ringing|Timers|Working)\./,
   /\/app\/components\/(?:batch|problem)\//,
   /\/app\/components\/(?:equation\/EquationText|formula\/(?:FormulaText|RichText)|shell\/(?:ClockBar|Margin\w+|TopBar))\./,
   /\/app\/components\/quantity\/(?:FigureButton|QuantityField|WorkingPanel)\./,

@@ -63,6 +63,7 @@ test('crystals: the crop on the way to the cold, dragged, typed, washed, and tak
     await expect(page.getByRole('region', { name: 'Journal' })).toContainText('Cool to 15 °C')
     await page.getByLabel('Temperature of the pot').fill('78')
     await page.getByRole('button', { name: 'Record temperature' }).click()
+    await page.getByRole('button', { name: 'Other readings' }).click()
     await page.getByLabel('Volume of the liquor').fill('90')
     await page.getByRole('button', { name: 'Record volume' }).click()
     await expect(page.getByRole('region', { name: 'Journal' })).toContainText('90 mL')

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { clear, display, load, makeBalance, noise, tare } from '.'
+import { clear, display, load, makeBalance, makeProbe, noise, probeSays, putInto, surroundings, tare } from '.'
 
 const shown = (text: string): number => Number(text.replace(' g', ''))
 
@@ -12,6 +12,17 @@ describe('the simulated balance', () => {
     expect(settled.steady).toBe(true)
     expect(Math.abs(shown(settled.text) - 31.184)).toBeLessThan(0.02)
     expect(settled.text).toMatch(/^\d+\.\d\d g$/)
+  })
+
+  it('shows the same for as long as it says that it is steady, load after load', () => {
+    for (const seed of [1, 5, 12, 77])
+      for (const grams of [0.0049, 31.184, 31.185, 12.3456]) {
+        const loaded = load(makeBalance(0.01, seed), grams, 0)
+        const shown = Array.from({ length: 60 }, (_, i) => display(loaded, 2 + i / 5))
+        const steady = shown.filter(one => one.steady).map(({ text }) => text)
+        expect(new Set(steady).size).toBe(1)
+        expect(steady.length).toBeGreaterThan(40)
+      }
   })
 
   it('shows as many digits as its resolution', () => {
@@ -41,4 +52,19 @@ describe('the simulated balance', () => {
     expect(Math.max(...values)).toBeLessThan(1)
     expect(new Set(values).size).toBe(200)
   })
+})
+
+describe('a simulated probe', () => {
+  it.each(['temperature', 'pH', 'absorbance', 'conductivity'] as const)(
+    '%s holds still once it says that it is steady, and says so in the end',
+    quantity => {
+      const [first, last] = [surroundings[quantity][0].value, surroundings[quantity].at(-1)!.value]
+      const put = putInto(putInto(makeProbe(quantity, 3), first, 0), last, 0)
+      const said = Array.from({ length: 400 }, (_, i) => probeSays(put, i / 4))
+      const from = said.findIndex(({ steady }) => steady)
+      expect(from).toBeGreaterThan(0)
+      expect(new Set(said.slice(from).map(({ value, steady }) => `${value} ${steady}`)).size).toBe(1)
+      expect(Number(said.at(-1)!.value)).toBeCloseTo(last, 2)
+    },
+  )
 })

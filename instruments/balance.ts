@@ -54,16 +54,21 @@ export const tare = (balance: Balance, at: number): Balance => ({
   tared: roundTo(trueShown(balance, at), balance.resolution),
 })
 
-/** What the display reads so many seconds after the start, and whether it holds still. */
+/** What the display reads so many seconds after the start; steady where it has shown the same for a second, and goes on to. */
 export function display(balance: Balance, at: number): Display {
+  const text = textAt(balance, at)
+  return { text, steady: at - balance.changedAt >= STEADY_AFTER && textAt(balance, at - STILL) === text }
+}
+const STILL = 1
+
+/** Once the load has settled the tremble is filtered out, as a balance does; what is left is a slow creep. */
+function textAt(balance: Balance, at: number): string {
   const since = at - balance.changedAt
-  const tremble = (since < STEADY_AFTER ? 1.6 : 0.3) * (noise(balance.seed, Math.floor(at * 5)) - 0.5)
+  const tremble = since < STEADY_AFTER - STILL ? 1.6 * (noise(balance.seed, Math.floor(at * 5)) - 0.5) : 0
   const creep = ((CREEP_PER_HOUR * Math.max(0, since - STEADY_AFTER)) / 3600) * (noise(balance.seed, 7) - 0.5)
-  const shown = trueShown(balance, at) - balance.tared + (tremble + creep) * balance.resolution
-  return {
-    text: `${withoutMinusZero(roundTo(shown, balance.resolution)).toFixed(decimals(balance.resolution))} g`,
-    steady: since >= STEADY_AFTER,
-  }
+  const loaded = since < STEADY_AFTER - STILL ? trueShown(balance, at) : balance.load
+  const shown = loaded - balance.tared + (tremble + creep) * balance.resolution
+  return `${withoutMinusZero(roundTo(shown, balance.resolution)).toFixed(decimals(balance.resolution))} g`
 }
 
 const trueShown = ({ load, before, changedAt }: Balance, at: number): number =>

@@ -63,16 +63,23 @@ export const putInto = (probe: Probe, value: number, at: number): Probe => ({
 const trueValue = ({ quantity, from, to, changedAt }: Probe, at: number): number =>
   to + (from - to) * Math.exp(-Math.max(0, at - changedAt) / nature[quantity].settles)
 
-/** What it shows so many seconds after the start; steady within two last digits of where it is going. */
+/** What it shows so many seconds after the start; steady where it has shown the same for a second and is where it goes. */
 export function probeSays(probe: Probe, at: number): Said {
-  const { decimals } = nature[probe.quantity]
-  const digit = 10 ** -decimals
-  const real = trueValue(probe, at)
-  const shown = real + (noise(probe.seed, Math.floor(at * 2)) - 0.5) * 1.2 * digit
   return {
     quantity: probe.quantity,
-    value: (Math.abs(shown) < digit / 2 ? 0 : shown).toFixed(decimals),
+    value: valueAt(probe, at),
     unit: unitOf[probe.quantity],
-    steady: Math.abs(real - probe.to) < 2 * digit,
+    steady: isThere(probe, at) && isThere(probe, at - 1),
   }
+}
+const digitOf = ({ quantity }: Probe): number => 10 ** -nature[quantity].decimals
+const isThere = (probe: Probe, at: number): boolean => Math.abs(trueValue(probe, at) - probe.to) < digitOf(probe) / 2
+
+/** On its way it trembles in its last digits; where it has come it holds still. */
+function valueAt(probe: Probe, at: number): string {
+  const { decimals } = nature[probe.quantity]
+  const digit = digitOf(probe)
+  const real = trueValue(probe, at)
+  const shown = isThere(probe, at) ? probe.to : real + (noise(probe.seed, Math.floor(at * 2)) - 0.5) * 1.2 * digit
+  return (Math.abs(shown) < digit / 2 ? 0 : shown).toFixed(decimals)
 }

@@ -1,4 +1,4 @@
-import { useNow, useTitle } from '@vueuse/core'
+import { useEventListener, useNow, useTitle } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { rings } from '#core/journal'
 import { useBenchStore, type Clock } from '~/stores/bench'
@@ -37,7 +37,37 @@ export function useRinging() {
       if (beat % 2 === 0) sound()
     },
   )
-  /** Two short tones; a browser that was never touched stays silent, and the banner and title remain. */
+  /** A browser lets a page sound once it was touched; until then the bar asks for it. */
+  const isMute = ref(false)
+  async function turnOn(): Promise<void> {
+    try {
+      audio ??= new AudioContext()
+      await audio.resume()
+      isMute.value = audio.state !== 'running'
+      if (!isMute.value) sound()
+    } catch {
+      isMute.value = true
+    }
+  }
+  watch(
+    () => bench.clocks.length > 0,
+    has => {
+      if (!has || audio) return
+      try {
+        audio = new AudioContext()
+        isMute.value = audio.state !== 'running'
+        audio.onstatechange = () => (isMute.value = audio?.state !== 'running')
+      } catch {
+        isMute.value = true
+      }
+    },
+    { immediate: true },
+  )
+  /** A press or a key anywhere is leave enough. */
+  useEventListener(['pointerdown', 'keydown'], () => {
+    if (isMute.value) void audio?.resume().catch(() => undefined)
+  })
+  /** Two short tones; where the browser keeps it silent, the banner and title remain. */
   function sound(): void {
     try {
       audio ??= new AudioContext()
@@ -54,5 +84,5 @@ export function useRinging() {
       audio = undefined
     }
   }
-  return { ringing, hear, now }
+  return { ringing, hear, now, isMute, turnOn }
 }

@@ -3,6 +3,7 @@ import type { Step } from '#core/journal'
 import { formatFigure, type Figure } from '#core/quantity'
 import { gasFacts, type ReadStage, type ReagentLine, type Room, type StageSheet } from '#core/sheet'
 import { dryOf, WATER } from '#core/vessel'
+import { bottleOf } from './amount'
 import { inOrder, withoutSideGas, type Charge } from './charges'
 import type { Course } from './course'
 import { targetOf } from './follow-sheet'
@@ -23,14 +24,6 @@ export interface Proposing {
 const WATER_TO_SOLID = 10
 /** How close a charge should come: what limits sets the yield. */
 const toleranceFor = ({ limits }: ReagentLine): string => (limits ? '1 %' : '2 %')
-
-/** What a label says beside the formula: `, 25 % w/w`, `, 97 %`. */
-function bottleOf({ reagents }: ReadStage, species: string): string {
-  const supply = reagents.find(({ term }) => term.species.formula.text === species)?.supply
-  const { massFraction, molarity } = supply?.strength ?? {}
-  const label = [molarity, massFraction, supply?.assay].find(figure => figure?.made.how === 'given')
-  return label?.made.how === 'given' && label.made.written ? `, ${label.made.written}` : ''
-}
 
 /** Every charge is weighed or measured out; nothing enters the vessel yet. */
 export function weighOut(course: Course, { stage, sheet, charges }: Proposing): void {

@@ -32,7 +32,7 @@ function down(row: number, column: number): void {
 
 <template>
   <div class="relative mt-3 overflow-x-auto" tabindex="0">
-    <table ref="table" class="w-full min-w-[560px] text-[14px]">
+    <table ref="table" class="rows w-full text-[14px] sm:min-w-[560px]">
       <thead>
         <tr class="text-right align-bottom text-soft">
           <th class="w-8 font-normal"><span class="sr-only">Number</span></th>
@@ -43,7 +43,9 @@ function down(row: number, column: number): void {
       </thead>
       <tbody>
         <tr v-for="(row, i) in sheet.rows" :key="i" class="border-t border-rule align-top">
-          <td class="figure pt-3 text-right text-soft">{{ i + 1 }}</td>
+          <td class="figure pt-3 text-right text-soft">
+            <span class="capitalize sm:hidden">{{ word }}&nbsp;</span>{{ i + 1 }}
+          </td>
           <td v-for="(column, j) in columns" :key="column.key" class="min-w-[112px] p-1">
             <QuantityField
               :wide="column.kinds.length === 0"
@@ -66,6 +68,7 @@ function down(row: number, column: number): void {
               :aria-label="`${shape.result}, replicate ${i + 1}: ${show(result.rows[i]!.figure!.value * shape.unit.scale)}`"
               @click="emit('working', result.rows[i]!.figure!)"
             >
+              <span class="mr-2 font-sans text-[13.5px] font-normal text-soft sm:hidden">{{ shape.result }}</span>
               {{ show(result.rows[i]!.figure!.value * shape.unit.scale) }}
             </button>
           </td>
@@ -84,3 +87,53 @@ function down(row: number, column: number): void {
     </table>
   </div>
 </template>
+
+<style scoped>
+/* On a phone each row is a card, its fields named one under the other. */
+@media (max-width: 640px) {
+  .rows,
+  .rows tbody {
+    display: block;
+  }
+  .rows thead {
+    display: none;
+  }
+  .rows tr {
+    position: relative;
+    display: grid;
+    gap: 2px;
+    margin-bottom: 10px;
+    padding: 8px 12px 12px;
+    border: 1px solid var(--color-rule);
+    border-radius: 10px;
+    background: var(--color-card);
+  }
+  .rows td {
+    padding: 0;
+    text-align: left;
+  }
+  .rows td:last-child {
+    position: absolute;
+    top: 4px;
+    right: 6px;
+  }
+  .rows :deep(.label) {
+    position: static;
+    width: auto;
+    height: auto;
+    margin: 6px 0 2px;
+    overflow: visible;
+    clip-path: none;
+    white-space: normal;
+  }
+  .rows :deep(input) {
+    min-height: 48px;
+    text-align: left;
+    font-size: 17px;
+  }
+  .rows td > button {
+    min-width: 48px;
+    min-height: 48px;
+  }
+}
+</style>

@@ -56,8 +56,10 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 <style scoped>
 .part {
   position: relative;
-  display: block;
-  padding: 7px 10px 7px 24px;
+  display: flex;
+  align-items: center;
+  min-height: 48px;
+  padding: 4px 10px 4px 24px;
   font-size: 14px;
   border-radius: 7px 0 0 7px;
 }
@@ -65,7 +67,7 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
   content: '';
   position: absolute;
   left: 6px;
-  top: 12px;
+  top: 17px;
   width: 12px;
   height: 12px;
   border-radius: 50%;
@@ -74,6 +76,8 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 }
 .stage {
   display: block;
+  min-height: 48px;
+  align-content: center;
   padding: 6px 8px 6px 6px;
   font-size: 13.5px;
   line-height: 1.3;
@@ -120,13 +124,7 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
     gap: 4px;
   }
   .part {
-    display: flex;
-    align-items: center;
-    min-height: 48px;
     border-radius: 7px;
-  }
-  .part::before {
-    top: 17px;
   }
 }
 </style>

@@ -2,7 +2,7 @@
 import { format } from 'date-fns'
 import type { LaneSpan } from '#core/procedure'
 
-/** One batch over time. Hands can be dragged to another time, or moved by the arrow keys, a quarter of an hour at a time. */
+/** One batch over time. Hands can be dragged to another time, moved by the arrow keys, a quarter of an hour at a time, or by the keys that a press opens. */
 const { spans, from, to } = defineProps<{ spans: readonly LaneSpan[]; from: number; to: number }>()
 const emit = defineEmits<{ move: [stage: string, step: string, at: number] }>()
 const QUARTER = 900_000
@@ -38,40 +38,94 @@ function begin(event: PointerEvent, span: LaneSpan): void {
     handle.onpointerup = null
     const by = dragged.value?.by ?? 0
     dragged.value = undefined
-    if (by !== 0) emit('move', span.step.stage, span.step.id, span.from + by)
+    if (by !== 0) move(span, by)
+    wasDragged = by !== 0
   }
 }
+const move = (span: LaneSpan, by: number): void => emit('move', span.step.stage, span.step.id, span.from + by)
+/** The press that ends a drag opens nothing. */
+let wasDragged = false
+const chosenKey = ref<string>()
+const chosen = computed(() => spans.find(span => keyOf(span) === chosenKey.value))
+function choose(span: LaneSpan): void {
+  if (!wasDragged) chosenKey.value = chosenKey.value === keyOf(span) ? undefined : keyOf(span)
+  wasDragged = false
+}
+const HOUR = 4 * QUARTER
+const moves = [
+  { name: '1 h earlier', by: -HOUR },
+  { name: '15 min earlier', by: -QUARTER },
+  { name: '15 min later', by: QUARTER },
+  { name: '1 h later', by: HOUR },
+  { name: '1 day later', by: 24 * HOUR },
+] as const
+const bar = useTemplateRef<HTMLElement>('bar')
+async function close(): Promise<void> {
+  const key = chosenKey.value
+  chosenKey.value = undefined
+  await nextTick()
+  room.value?.querySelector<HTMLElement>(`[data-span="${key}"]`)?.focus()
+}
+watch(chosenKey, async key => {
+  await nextTick()
+  if (key !== undefined) bar.value?.querySelector('button')?.focus()
+})
 function key(event: KeyboardEvent, span: LaneSpan): void {
   const by = { ArrowLeft: -QUARTER, ArrowRight: QUARTER }[event.key]
   if (by === undefined) return
   event.preventDefault()
-  emit('move', span.step.stage, span.step.id, span.from + by)
+  move(span, by)
 }
 </script>
 
 <template>
-  <div ref="room" class="relative h-9 min-w-0 overflow-hidden">
-    <component
-      :is="one.isMovable ? 'button' : 'span'"
-      v-for="one in shown"
-      :key="keyOf(one.span)"
-      :type="one.isMovable ? 'button' : undefined"
-      class="span absolute inset-y-1 overflow-hidden whitespace-nowrap rounded-[5px] px-1.5 text-left text-[12px] leading-[26px]"
-      :class="[one.span.kind, { movable: one.isMovable }]"
-      :style="{ left: `${one.left}%`, width: `calc(${one.width}% - 1px)` }"
-      :title="titleOf(one.span)"
-      :aria-label="titleOf(one.span) + (one.isMovable ? '; arrow keys move it' : '')"
-      :role="one.isMovable ? undefined : 'img'"
-      v-on="
-        one.isMovable
-          ? {
-              pointerdown: (event: PointerEvent) => begin(event, one.span),
-              keydown: (event: KeyboardEvent) => key(event, one.span),
-            }
-          : {}
-      "
-      ><template v-if="one.width > 3">{{ plain(one.span.step.words) }}</template></component
+  <div class="min-w-0">
+    <div ref="room" class="relative h-9 min-w-0 overflow-hidden">
+      <component
+        :is="one.isMovable ? 'button' : 'span'"
+        v-for="one in shown"
+        :key="keyOf(one.span)"
+        :type="one.isMovable ? 'button' : undefined"
+        class="span absolute inset-y-1 overflow-hidden whitespace-nowrap rounded-[5px] px-1.5 text-left text-[12px] leading-[26px]"
+        :class="[one.span.kind, { movable: one.isMovable }]"
+        :style="{ left: `${one.left}%`, width: `calc(${one.width}% - 1px)` }"
+        :data-span="keyOf(one.span)"
+        :aria-expanded="one.isMovable ? chosenKey === keyOf(one.span) : undefined"
+        :title="titleOf(one.span)"
+        :aria-label="titleOf(one.span) + (one.isMovable ? '; arrow keys move it, a press opens its times' : '')"
+        :role="one.isMovable ? undefined : 'img'"
+        v-on="
+          one.isMovable
+            ? {
+                pointerdown: (event: PointerEvent) => begin(event, one.span),
+                keydown: (event: KeyboardEvent) => key(event, one.span),
+                click: () => choose(one.span),
+              }
+            : {}
+        "
+        ><template v-if="one.width > 3">{{ plain(one.span.step.words) }}</template></component
+      >
+    </div>
+    <div
+      v-if="chosen"
+      ref="bar"
+      class="flex flex-wrap items-center gap-1.5 py-1 text-[13.5px]"
+      role="group"
+      :aria-label="`Move ${plain(chosen.step.words)}`"
+      @keydown.esc.stop="close"
     >
+      <b class="mr-1">{{ plain(chosen.step.words) }}, {{ format(chosen.from, 'EEE HH:mm') }}</b>
+      <button
+        v-for="one in moves"
+        :key="one.name"
+        type="button"
+        class="min-h-9 rounded border border-edge bg-card px-2 hover:bg-verdigris-soft"
+        @click="move(chosen, one.by)"
+      >
+        {{ one.name }}
+      </button>
+      <button type="button" class="min-h-9 px-2 text-verdigris underline" @click="close">Close</button>
+    </div>
   </div>
 </template>
 
@@ -79,20 +133,28 @@ function key(event: KeyboardEvent, span: LaneSpan): void {
 .span {
   min-width: 3px;
 }
+/* What can be moved can be taken hold of, however short it is. */
+button.span {
+  min-width: 24px;
+}
 .movable {
   cursor: ew-resize;
   touch-action: none;
 }
 .done {
-  background: #c9d8d3;
-  color: #33423f;
+  background: light-dark(#c9d8d3, #3a4a47);
+  color: light-dark(#33423f, #dfe8e5);
 }
 .hands {
   background: var(--color-verdigris);
   color: var(--color-on);
 }
 .wait {
-  background: repeating-linear-gradient(135deg, #e6e3d7 0 6px, #f3f1e9 6px 12px);
+  background: repeating-linear-gradient(
+    135deg,
+    light-dark(#e6e3d7, #2b3334) 0 6px,
+    light-dark(#f3f1e9, #333c3d) 6px 12px
+  );
   color: var(--color-soft);
 }
 .due {

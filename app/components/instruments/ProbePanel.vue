@@ -12,12 +12,19 @@ const names = {
   conductivity: 'conductivity cell',
 } as const
 const { said, put } = useProbe(quantity)
+const name = `Simulated ${names[quantity]}`
+/** Takes what it shows; false while it moves. */
+function take(): boolean {
+  if (said.value.steady) emit('take', quantity, textOf(said.value), name)
+  return said.value.steady
+}
+defineExpose({ take })
 </script>
 
 <template>
   <section :aria-label="names[quantity]" class="border-t border-rule pt-2 first:border-t-0 first:pt-0">
     <p class="flex items-baseline justify-between gap-2">
-      <span class="text-[13.5px] text-soft">Simulated {{ names[quantity] }}</span>
+      <span class="text-[13.5px] text-soft">{{ name }}</span>
       <span class="figure text-[26px] font-semibold leading-tight">{{ textOf(said).replace(' ', '\u202f') }}</span>
       <span class="tag" :class="said.steady ? 'bg-verdigris-soft text-verdigris' : 'bg-amber-soft text-amber'">{{
         said.steady ? 'steady' : 'moving'
@@ -33,14 +40,7 @@ const { said, put } = useProbe(quantity)
       >
         {{ one.name }}
       </button>
-      <button
-        type="button"
-        class="button glove ml-auto px-4"
-        :disabled="!said.steady"
-        @click="emit('take', quantity, textOf(said), `Simulated ${names[quantity]}`)"
-      >
-        Take it
-      </button>
+      <button type="button" class="button glove ml-auto px-4" :disabled="!said.steady" @click="take">Take it</button>
     </div>
   </section>
 </template>

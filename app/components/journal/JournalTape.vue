@@ -49,7 +49,7 @@ function struck({ entry, corrections }: JournalLine): { text: string; why: strin
     <ol class="text-[14px]">
       <li v-for="line in newestFirst" :key="line.entry.id" class="border-b border-rule py-1.5">
         <div class="grid grid-cols-[74px_1fr_auto] items-start gap-2">
-          <span class="figure pt-px text-[12.5px] text-soft">{{ clock(line.entry.at) }}</span>
+          <span class="figure text-[16px] leading-5 text-soft">{{ clock(line.entry.at) }}</span>
           <span class="min-w-0">
             <span class="text-soft"><RichText :text="about(line.entry)" /></span>
             <span v-for="(old, i) in struck(line)" :key="i" class="block"

@@ -3,8 +3,10 @@ import { completed, explainQuantity, formatFigure } from '#core/quantity'
 import { readReading, type About, type Measure, type Weighing } from '#core/journal'
 
 /** The readings of one charge or crop: typed here, or taken from the balance. */
-const { about, weighing, byVolume, textOf } = defineProps<{
+const { about, weighing, byVolume, textOf, wanted } = defineProps<{
   about: About
+  /** What the step asks for; the other readings are folded. All of them, where it is left out. */
+  wanted?: Measure
   weighing: Weighing
   byVolume: boolean
   /** What is typed at this step and not recorded. */
@@ -38,6 +40,14 @@ const fields = computed((): { measure: Measure; label: string; placeholder: stri
         ],
 )
 
+const isAll = ref(false)
+/** What is typed already stays in sight. */
+const visible = computed(() =>
+  wanted === undefined || isAll.value
+    ? fields.value
+    : fields.value.filter(({ measure }) => measure === wanted || typed(measure).trim() !== ''),
+)
+
 /** Drafts of one step may be of several things: a crop and the next. */
 const fieldOf = (measure: Measure): string =>
   `${about.what === 'product' ? `crop ${about.crop} ` : about.what === 'pot' ? 'pot ' : ''}${measure}`
@@ -45,7 +55,10 @@ const typed = (measure: Measure): string => textOf(fieldOf(measure))
 const asked = ref<Measure>()
 watch(
   () => JSON.stringify(about),
-  () => (asked.value = undefined),
+  () => {
+    asked.value = undefined
+    isAll.value = false
+  },
 )
 
 const unitOf: Record<Measure, string> = {
@@ -133,7 +146,7 @@ const words = {
     </p>
     <slot />
     <form
-      v-for="field in fields"
+      v-for="field in visible"
       :key="field.measure"
       class="mt-2.5 grid grid-cols-[1fr_auto] items-end gap-2"
       @submit.prevent="record(field.measure)"
@@ -157,6 +170,15 @@ const words = {
         Record
       </button>
     </form>
+    <button
+      v-if="wanted !== undefined && fields.length > 1"
+      type="button"
+      class="mt-1 min-h-12 rounded px-1 text-[15px] text-verdigris underline"
+      :aria-expanded="isAll"
+      @click="isAll = !isAll"
+    >
+      {{ isAll ? 'Only what this step asks for' : 'Other readings' }}
+    </button>
   </section>
 </template>
 

@@ -191,8 +191,8 @@ function propose(): void {
           ><LazyCrystalChart :curve="curve" :others="others" :path="path" :real="real" @drag="drag"
         /></PanelGuard>
         <p class="small mt-1">
-          <NuxtLink :to="inTables" class="rounded text-verdigris underline">This curve in the tables</NuxtLink>, with
-          its branches and its source.
+          <NuxtLink :to="inTables" class="alone rounded text-verdigris underline">This curve in the tables</NuxtLink>,
+          with its branches and its source.
         </p>
       </div>
       <PanelGuard name="The operations"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { formatValue, shares, standardUncertainty, workingOf, type Figure } from '#core/quantity'
 import { X } from '@lucide/vue'
+import { usePanelFocus } from '~/composables/usePanelFocus'
 
 /** The arithmetic of one figure, written out as on paper, and what its uncertainty is made of. */
 const { figure, closes = false } = defineProps<{ figure: Figure; closes?: boolean }>()
@@ -17,7 +18,8 @@ const sources = computed(() =>
         `${share.source.replace(/, reading \w+$/, '')} (${Math.round((share.uncertainty / spread.value) ** 2 * 100)} %)`,
     ),
 )
-const panel = useTemplateRef('panel')
+const panel = useTemplateRef<HTMLElement>('panel')
+if (closes) usePanelFocus(panel)
 watch(
   () => [figure.name, closes],
   async () => {
@@ -33,7 +35,7 @@ watch(
     ref="panel"
     class="mt-4 rounded-lg border border-rule bg-paper px-3.5 py-3"
     aria-label="Working"
-    @keydown.esc="emit('close')"
+    @keydown.esc.stop="emit('close')"
   >
     <div class="flex items-start justify-between">
       <h2 class="mb-1 text-[13px] text-ink font-semibold">Working: <RichText :text="figure.name" /></h2>

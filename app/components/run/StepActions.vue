@@ -18,6 +18,7 @@ watch(
   },
 )
 const times = computed(() => state.step.repeat?.times ?? 1)
+const isPortion = computed(() => state.step.does !== undefined && 'charge' in state.step.does)
 const primary = computed(() => {
   const nth = `${state.times + 1} of ${times.value}`
   switch (press) {
@@ -26,7 +27,8 @@ const primary = computed(() => {
     case 'wait':
       return `${times.value > 1 ? `Begin ${nth}` : 'Begin'}, then wait ${durationWords(waitEach(state.step))}`
     default:
-      return times.value > 1 ? `${nth} is done` : 'Done, next step'
+      if (times.value === 1) return 'Done, next step'
+      return isPortion.value ? `Portion ${nth} is in` : `${nth} is done`
   }
 })
 function skip(): void {
@@ -40,7 +42,7 @@ function skip(): void {
     <div class="flex flex-wrap gap-2">
       <button
         type="button"
-        class="button glove min-h-[56px] px-7 text-[18px] max-sm:flex-1 max-sm:justify-center max-sm:px-3"
+        class="button glove min-h-[56px] px-6 text-[18px] max-sm:flex-1 max-sm:justify-center max-sm:px-3"
         data-testid="primary"
         :disabled="resting"
         @click="emit('primary')"
@@ -50,20 +52,22 @@ function skip(): void {
       <button
         v-if="state.status !== 'done' && state.status !== 'skipped' && (times > 1 || press === 'wait')"
         type="button"
-        class="button button-quiet glove min-h-[56px]"
+        class="button button-quiet glove min-h-[56px] px-4"
         @click="emit('done')"
       >
         Done already
       </button>
-      <button type="button" class="button button-quiet glove min-h-[56px] max-sm:hidden" @click="emit('trouble')">
+      <button type="button" class="button button-quiet glove min-h-[56px] px-4 max-sm:hidden" @click="emit('trouble')">
         Something went wrong
       </button>
     </div>
-    <div class="mt-2 flex flex-wrap gap-2 text-[14px] max-sm:mt-0">
+    <div
+      class="mt-2 flex flex-wrap gap-2 text-[14px] max-sm:mt-1 max-sm:flex-nowrap max-sm:justify-between max-sm:gap-0"
+    >
       <button
         v-if="state.status === 'open' || state.status === 'begun'"
         type="button"
-        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper"
+        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper max-sm:px-1.5"
         :aria-expanded="skipping"
         @click="skipping = !skipping"
       >
@@ -72,17 +76,21 @@ function skip(): void {
       <button
         v-else
         type="button"
-        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper"
+        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper max-sm:px-1.5"
         @click="emit('again')"
       >
         Do it again
       </button>
-      <button type="button" class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper" @click="emit('add')">
-        Add a step here
+      <button
+        type="button"
+        class="min-h-12 rounded px-3 text-verdigris underline hover:bg-paper max-sm:px-1.5"
+        @click="emit('add')"
+      >
+        Add a step<span class="max-sm:hidden">&nbsp;here</span>
       </button>
       <button
         type="button"
-        class="min-h-12 rounded px-3 font-semibold text-verdigris underline sm:hidden"
+        class="min-h-12 rounded px-3 font-semibold text-verdigris max-sm:px-1.5 underline sm:hidden"
         @click="emit('trouble')"
       >
         Something went wrong

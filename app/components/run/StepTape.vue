@@ -11,13 +11,21 @@ const { steps, spans, chosen } = defineProps<{
 }>()
 const emit = defineEmits<{ choose: [id: string] }>()
 
-const clock = (ms: number): string => (isToday(ms) ? format(ms, 'HH:mm') : format(ms, 'EEE HH:mm'))
-function timeOf({ step, doneAt, begunAt, status }: StepState): string {
-  if (status === 'done' || status === 'skipped') return doneAt ? clock(Date.parse(doneAt)) : ''
-  if (begunAt) return clock(Date.parse(begunAt))
-  const planned = spans.find(span => span.step.id === step.id)
-  return planned ? `~${clock(planned.from)}` : ''
+interface When {
+  readonly day: string
+  readonly clock: string
 }
+const when = (ms: number, mark = ''): When => ({
+  day: isToday(ms) ? '' : format(ms, 'EEE'),
+  clock: mark + format(ms, 'HH:mm'),
+})
+function timeOf({ step, doneAt, begunAt, status }: StepState): When | undefined {
+  if (status === 'done' || status === 'skipped') return doneAt ? when(Date.parse(doneAt)) : undefined
+  if (begunAt) return when(Date.parse(begunAt))
+  const planned = spans.find(span => span.step.id === step.id)
+  return planned && when(planned.from, '~')
+}
+const timed = computed(() => steps.map(state => ({ state, time: timeOf(state) })))
 /** The step at hand stays in sight as the run goes on. */
 const list = useTemplateRef<HTMLElement>('list')
 watch(
@@ -50,10 +58,10 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
       All {{ steps.length }} steps <ChevronDown :size="18" aria-hidden="true" :class="{ 'rotate-180': isOpen }" />
     </button>
     <ol>
-      <li v-for="state in steps" :key="state.step.id">
+      <li v-for="{ state, time } in timed" :key="state.step.id">
         <button
           type="button"
-          class="grid min-h-12 w-full grid-cols-[58px_14px_1fr] items-center gap-1 px-2 py-1 text-left text-[13.5px] leading-tight"
+          class="grid min-h-12 w-full grid-cols-[60px_14px_1fr] items-center gap-1 px-2 py-1 text-left text-[13.5px] leading-tight"
           :class="[
             state.step.id === chosen ? 'bg-sheet font-semibold' : 'hover:bg-paper',
             state.status === 'open' ? 'text-ink' : state.status === 'begun' ? 'text-verdigris' : 'text-soft',
@@ -61,7 +69,10 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
           :aria-current="state.step.id === chosen ? 'step' : undefined"
           @click="choose(state.step.id)"
         >
-          <span class="figure text-[12px] text-soft">{{ timeOf(state) }}</span>
+          <span class="text-soft"
+            ><span v-if="time?.day" class="block text-[12.5px]">{{ time.day }}</span
+            ><span class="figure text-[16px]">{{ time?.clock }}</span></span
+          >
           <span aria-hidden="true">{{ marks[state.status] }}</span>
           <span
             ><RichText :text="state.step.words" /><span v-if="state.inserted" class="small"> (put in)</span

@@ -62,7 +62,7 @@ function type(text: string): void {
       :label="`Charge of ${species}`"
       :problem="problem"
       class="measure w-[104px] text-[16px] font-semibold"
-      :class="{ follows: !held }"
+      :class="{ follows: !held, 'sets-scale': held }"
       :unit="unit"
       :placeholder="unit ?? 'g or mL'"
       @focusin="begin"
@@ -74,6 +74,10 @@ function type(text: string): void {
 </template>
 
 <style scoped>
+.sets-scale :deep(input:not([aria-invalid='true'])) {
+  background: var(--color-verdigris-soft);
+  border-color: var(--color-verdigris);
+}
 .follows :deep(input:not(:focus)) {
   border-style: dashed;
   background: transparent;

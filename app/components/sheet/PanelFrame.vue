@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { X } from '@lucide/vue'
+import { usePanelFocus } from '~/composables/usePanelFocus'
 
 /** A panel that opens under the sheet's table. */
 const { name } = defineProps<{ name: string }>()
 const emit = defineEmits<{ close: [] }>()
-const panel = useTemplateRef('panel')
+const panel = useTemplateRef<HTMLElement>('panel')
+usePanelFocus(panel)
 onMounted(() => panel.value?.scrollIntoView({ block: 'nearest' }))
 </script>
 
@@ -13,7 +15,7 @@ onMounted(() => panel.value?.scrollIntoView({ block: 'nearest' }))
     ref="panel"
     class="mt-4 rounded-lg border border-rule bg-paper px-3.5 py-3"
     :aria-label="name"
-    @keydown.esc="emit('close')"
+    @keydown.esc.stop="emit('close')"
   >
     <div class="mb-2 flex items-start justify-between">
       <h2 class="text-[15px] font-semibold text-ink">

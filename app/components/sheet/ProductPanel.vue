@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { X } from '@lucide/vue'
 import { colourOf, formsOf, parseFormula } from '#core/formula'
 import type { Span } from '#core/problem'
 import type { SubstanceRow } from '#core/reference'
@@ -24,24 +23,10 @@ const forms = computed(() => {
 </script>
 
 <template>
-  <section
-    class="mt-4 rounded-lg border border-rule bg-paper px-3.5 py-3"
-    aria-label="Product"
-    @keydown.esc="emit('close')"
-  >
-    <div class="mb-2 flex items-start justify-between">
-      <h2 class="text-[15px] text-ink font-semibold">How <FormulaText :text="species" /> is isolated</h2>
-      <button
-        type="button"
-        class="grid size-6 place-items-center rounded hover:bg-rule"
-        aria-label="Close the product"
-        @click="emit('close')"
-      >
-        <X :size="16" />
-      </button>
-    </div>
-    <div class="grid grid-cols-3 gap-4">
-      <div class="col-span-2">
+  <PanelFrame name="Product" @close="emit('close')">
+    <template #title>How <FormulaText :text="species" /> is isolated</template>
+    <div class="grid gap-4 sm:grid-cols-3">
+      <div class="sm:col-span-2">
         <QuantityField
           :model-value="form"
           wide
@@ -74,5 +59,5 @@ const forms = computed(() => {
         @update:model-value="emit('expected', $event)"
       />
     </div>
-  </section>
+  </PanelFrame>
 </template>

@@ -19,11 +19,13 @@ import {
 import type { Span } from '#core/problem'
 
 /** The charge sheet of a stage: its equation is the header, and the rows hang under it. */
-const { stage, reaction, sheet, problemAt } = defineProps<{
+const { stage, reaction, sheet, open, problemAt } = defineProps<{
   stage: StagePlan
   reaction: Reaction
   /** Undefined while something on the sheet does not read. */
   sheet: StageSheet | undefined
+  /** The panel that stands open, and of which species. */
+  open: { readonly panel: string; readonly species?: string } | undefined
   problemAt: (...path: (string | number)[]) => { span?: Span | undefined; why: string; fix: string } | undefined
 }>()
 const emit = defineEmits<{
@@ -120,10 +122,34 @@ const equivalentsText = (charge: object | undefined): string => {
   return charge && 'equivalents' in charge ? (Number.isNaN(charge.equivalents) ? '' : String(charge.equivalents)) : ''
 }
 
+/** On a phone the table shows one species at a time; which, by its place in the equation. */
+const columns = computed(() => [
+  ...reactants.value.map(({ text }) => ({ text, side: 'in' })),
+  ...products.value.map(({ text }) => ({ text, side: 'out' })),
+])
+const column = ref(0)
+watch(
+  () => columns.value.length,
+  length => (column.value = Math.min(column.value, Math.max(0, length - 1))),
+)
+const away = (side: 'in' | 'out', i: number): boolean =>
+  column.value !== (side === 'in' ? i : reactants.value.length + i)
+const CHARGE = ['mass', 'volume', 'amount', 'equivalents', 'excess'] as const
+const SUPPLY = ['formula', 'assay', 'moisture', 'concentration', 'density', 'of', 'from'] as const
+const isSupplyWrong = (i: number): boolean =>
+  i >= 0 && SUPPLY.some(key => problemAt('reagents', i, 'supply', key) !== undefined)
+const isColumnWrong = (at: number): boolean => {
+  const reactant = reactants.value[at]
+  if (!reactant) return [['target', 'mass'], ['product', 'form'], ['yield']].some(path => problemAt(...path))
+  return isSupplyWrong(reactant.i) || CHARGE.some(key => problemAt('reagents', reactant.i, 'charge', key) !== undefined)
+}
+
 /** Enter moves on to the next field of the sheet. */
 function moveOn(event: Event): void {
   if (!(event.target instanceof HTMLInputElement)) return
-  const fields = [...(root.value?.querySelectorAll<HTMLInputElement>('input') ?? [])]
+  const fields = [...(root.value?.querySelectorAll<HTMLInputElement>('input') ?? [])].filter(
+    field => field.offsetParent,
+  )
   const at = fields.indexOf(event.target)
   fields[(at + 1) % fields.length]?.focus()
 }
@@ -131,6 +157,20 @@ function moveOn(event: Event): void {
 
 <template>
   <div ref="root" class="overflow-x-auto pb-1" @keydown.enter="moveOn">
+    <div class="species" role="group" aria-label="Species shown">
+      <button
+        v-for="(one, i) in columns"
+        :key="`${one.side} ${one.text}`"
+        type="button"
+        class="min-h-12 rounded-t-lg px-3 text-[17px]"
+        :class="[one.side, { on: i === column, 'text-red underline decoration-wavy': isColumnWrong(i) }]"
+        :aria-pressed="i === column"
+        @click="column = i"
+      >
+        <span v-if="i === reactants.length" class="mr-2 text-soft" aria-hidden="true">→</span
+        ><FormulaText :text="one.text" />
+      </button>
+    </div>
     <table
       class="sheet w-full border-collapse"
       :class="{ compact: reactants.length + products.length > 5, tight: reactants.length + products.length > 6 }"
@@ -141,13 +181,13 @@ function moveOn(event: Event): void {
       <thead>
         <tr>
           <th scope="col"><span class="sr-only">Row</span></th>
-          <th v-for="one in reactants" :key="one.text" scope="col" class="in">
+          <th v-for="(one, i) in reactants" :key="one.text" scope="col" class="in" :class="{ away: away('in', i) }">
             <b v-if="one.coefficient !== 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
               Number(one.coefficient.toPrecision(3))
             }}</b><FormulaText :text="one.text" />
           </th>
           <th class="zip head" scope="col"><span aria-label="gives">→</span></th>
-          <th v-for="one in products" :key="one.text" scope="col" class="out">
+          <th v-for="(one, i) in products" :key="one.text" scope="col" class="out" :class="{ away: away('out', i) }">
             <b v-if="one.coefficient !== 1" class="figure mr-1 text-[16px] font-semibold text-verdigris">{{
               Number(one.coefficient.toPrecision(3))
             }}</b><FormulaText :text="one.text" />
@@ -157,31 +197,27 @@ function moveOn(event: Event): void {
       <tbody>
         <tr>
           <th scope="row">Comes as</th>
-          <td v-for="one in reactants" :key="one.text" class="in">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }">
             <button
               type="button"
               class="choice"
-              :class="{
-                wrong:
-                  one.i >= 0 &&
-                  ['formula', 'assay', 'moisture', 'concentration', 'density', 'of', 'from'].some(key =>
-                    problemAt('reagents', one.i, 'supply', key),
-                  ),
-              }"
+              :class="{ wrong: isSupplyWrong(one.i) }"
               :aria-label="`Supply of ${one.text}`"
+              :aria-expanded="open?.panel === 'supply' && open.species === one.text"
               @click="emit('supply', one.text)"
             >
               <RichText :text="supplyWords(one.reagent?.supply, one.text)" />
             </button>
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out">
+          <td v-for="(one, i) in products" :key="one.text" class="out" :class="{ away: away('out', i) }">
             <button
               v-if="one.wanted"
               type="button"
               class="choice"
               :class="{ wrong: problemAt('product', 'form') || problemAt('yield') }"
               aria-label="Form of the product"
+              :aria-expanded="open?.panel === 'product'"
               @click="emit('product')"
             >
               <FormulaText :text="stage.product.form ?? one.text" />
@@ -191,7 +227,7 @@ function moveOn(event: Event): void {
         </tr>
         <tr class="h-[58px]">
           <th scope="row">Measure</th>
-          <td v-for="one in reactants" :key="one.text" class="in">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }">
             <ChargeCell
               :species="one.text"
               :typed="typedCharge(one.reagent?.charge)"
@@ -211,7 +247,7 @@ function moveOn(event: Event): void {
             />
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out">
+          <td v-for="(one, i) in products" :key="one.text" class="out" :class="{ away: away('out', i) }">
             <QuantityField
               v-if="one.wanted"
               hidden
@@ -220,7 +256,7 @@ function moveOn(event: Event): void {
               placeholder="target"
               unit="g"
               class="measure ml-auto w-[104px] text-[16px] font-semibold"
-              :class="{ 'rounded-md outline-2 outline-verdigris': stage.target }"
+              :class="{ 'sets-scale': stage.target }"
               :problem="problemAt('target', 'mass')"
               @update:model-value="typeTarget"
             />
@@ -235,7 +271,7 @@ function moveOn(event: Event): void {
         </tr>
         <tr>
           <th scope="row">Moles</th>
-          <td v-for="one in reactants" :key="one.text" class="in">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }">
             <FigureButton
               :most="4"
               v-if="one.line"
@@ -245,7 +281,7 @@ function moveOn(event: Event): void {
             />
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out">
+          <td v-for="(one, i) in products" :key="one.text" class="out" :class="{ away: away('out', i) }">
             <FigureButton
               :most="4"
               v-if="one.line"
@@ -257,7 +293,7 @@ function moveOn(event: Event): void {
         </tr>
         <tr v-if="reactants.some(one => one.line?.eaten || one.line?.there)">
           <th scope="row">Of it, for the pot</th>
-          <td v-for="one in reactants" :key="one.text" class="in">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }">
             <template v-if="one.line?.eaten">
               <FigureButton
                 :most="4"
@@ -281,11 +317,11 @@ function moveOn(event: Event): void {
             </template>
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out" />
+          <td v-for="(one, i) in products" :key="one.text" class="out" :class="{ away: away('out', i) }" />
         </tr>
         <tr class="h-[50px]">
           <th scope="row">Equivalents</th>
-          <td v-for="one in reactants" :key="one.text" class="in">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }">
             <div class="equivalents flex items-center justify-end gap-1.5">
               <span v-if="one.line?.limits && one.line.planned" class="tag bg-verdigris-soft text-verdigris"
                 >limits</span
@@ -315,11 +351,11 @@ function moveOn(event: Event): void {
             </div>
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out" />
+          <td v-for="(one, i) in products" :key="one.text" class="out" :class="{ away: away('out', i) }" />
         </tr>
         <tr class="h-[48px]">
           <th scope="row">Left over</th>
-          <td v-for="one in reactants" :key="one.text" class="in">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }">
             <template v-if="one.line">
               <span v-if="one.line.limits" class="text-soft">none</span>
               <FigureButton
@@ -335,16 +371,17 @@ function moveOn(event: Event): void {
             </template>
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out" />
+          <td v-for="(one, i) in products" :key="one.text" class="out" :class="{ away: away('out', i) }" />
         </tr>
         <tr>
           <th scope="row">Goes to</th>
-          <td v-for="one in reactants" :key="one.text" class="in small">
+          <td v-for="(one, i) in reactants" :key="one.text" class="in small" :class="{ away: away('in', i) }">
             <button
               v-if="one.line?.planned"
               type="button"
               class="choice"
               :aria-label="`Excess of ${one.text}: ${one.line.leftover.wayOut}`"
+              :aria-expanded="open?.panel === 'excess' && open.species === one.text"
               @click="emit('excess', one.text)"
             >
               {{ one.line.leftover.wayOut }}
@@ -352,13 +389,20 @@ function moveOn(event: Event): void {
             <template v-else>{{ one.line?.leftover.wayOut }}</template>
           </td>
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out small">{{ one.line?.wayOut }}</td>
+          <td v-for="(one, i) in products" :key="one.text" class="out small" :class="{ away: away('out', i) }">
+            {{ one.line?.wayOut }}
+          </td>
         </tr>
         <tr class="last">
           <th scope="row">Theoretical</th>
-          <td v-for="one in reactants" :key="one.text" class="in" />
+          <td v-for="(one, i) in reactants" :key="one.text" class="in" :class="{ away: away('in', i) }" />
           <td class="zip" />
-          <td v-for="one in products" :key="one.text" class="out" :class="{ 'text-[17px] font-semibold': one.wanted }">
+          <td
+            v-for="(one, i) in products"
+            :key="one.text"
+            class="out"
+            :class="{ 'text-[17px] font-semibold': one.wanted, away: away('out', i) }"
+          >
             <FigureButton
               :most="4"
               v-if="one.line"
@@ -406,6 +450,32 @@ function moveOn(event: Event): void {
   font-size: 19px;
   height: 48px;
   white-space: nowrap;
+}
+.species {
+  display: none;
+}
+@media (max-width: 640px) {
+  .species {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px;
+  }
+  .species .on {
+    font-weight: 650;
+    box-shadow: inset 0 -3px 0 var(--color-verdigris);
+  }
+  .sheet .away,
+  .sheet .zip {
+    display: none;
+  }
+  .sheet td,
+  .sheet th {
+    min-height: 48px;
+    height: 48px;
+  }
+  .sheet .choice {
+    min-height: 44px;
+  }
 }
 .in {
   background: var(--color-in);
@@ -472,6 +542,11 @@ function moveOn(event: Event): void {
   text-align: right;
   white-space: normal;
   overflow-wrap: anywhere;
+}
+/* What sets the scale is filled; the focus is a ring. */
+.sets-scale :deep(input) {
+  background: var(--color-verdigris-soft);
+  border-color: var(--color-verdigris);
 }
 .last td,
 .last th {

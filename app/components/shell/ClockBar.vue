@@ -6,7 +6,7 @@ import { useTimers } from '~/composables/useTimers'
 
 /** Clocks that run, on every page: the nearest in the bar, what rings in a banner that is hard to miss. */
 const bench = useBenchStore()
-const { ringing, hear, now } = useRinging()
+const { ringing, hear, now, isMute, turnOn } = useRinging()
 const timers = useTimers()
 
 const shown = computed(() =>
@@ -39,7 +39,9 @@ function stop(clock: Clock): void {
       class="flex flex-wrap items-center gap-3 rounded-xl border border-amber-edge bg-amber-soft px-5 py-2 text-amber shadow-lg"
     >
       <b class="text-[17px]">Due: {{ clock.timer.name }}</b>
-      <NuxtLink :to="`/batches/${clock.code}/run`" class="underline">{{ clock.code }}</NuxtLink>
+      <NuxtLink :to="`/batches/${clock.code}/run`" class="flex min-h-12 items-center underline">{{
+        clock.code
+      }}</NuxtLink>
       <span class="figure" aria-hidden="true">{{ text(clock) }}</span>
       <span class="ml-auto flex gap-2">
         <button
@@ -60,17 +62,20 @@ function stop(clock: Clock): void {
   <aside
     v-if="shown.length > 0"
     data-chrome
-    class="sticky bottom-0 z-10 flex flex-wrap items-center gap-2 border-t border-rule bg-paper px-5 py-1.5 text-[13.5px]"
+    class="sticky bottom-0 z-10 flex flex-wrap items-center gap-2 border-t border-rule bg-paper px-5 py-1 text-[13.5px]"
     aria-label="Clocks"
   >
     <NuxtLink
       v-for="clock in shown.slice(0, 6)"
       :key="clock.timer.id"
       :to="`/batches/${clock.code}/run`"
-      class="flex min-h-7 items-center gap-1 rounded-full border border-edge bg-card px-3 py-0.5 text-[16px] hover:border-ink"
+      class="flex min-h-12 items-center gap-1 rounded-full border border-edge bg-card px-3 py-0.5 text-[16px] hover:border-ink"
       >{{ clock.code }} {{ clock.timer.name }} ·
       <span class="figure font-semibold">{{ isPaused(clock.timer) ? 'paused' : text(clock) }}</span></NuxtLink
     >
+    <button v-if="isMute" type="button" class="button button-quiet glove ml-auto px-4" @click="turnOn">
+      Clocks may not sound yet: turn the sound on
+    </button>
     <span v-if="shown.length > 6" class="small">and {{ shown.length - 6 }} more</span>
   </aside>
 </template>

@@ -12,11 +12,14 @@ const keys = [
   ['Ctrl Z', 'undo a change of the plan'],
   ['Ctrl Shift Z', 'do it again'],
   ['Enter on a figure', 'opens its working'],
-  ['Page Down', 'run: done, next step (a foot switch sends it)'],
+  ['Page Down', 'run: done, next step (the first pedal of a foot switch)'],
+  ['Page Up', 'run: take the reading (the second pedal)'],
   ['Space, Enter', 'run: the same, where no key has the focus'],
   ['↑ ↓', 'run: another step'],
   ['w', 'run: something went wrong'],
+  ['j k', 'run: the next step, the one before'],
   ['← →', 'bench: move a planned step a quarter of an hour'],
+  ['Enter on a step', 'bench: other times for it'],
 ] as const
 </script>
 
@@ -35,7 +38,7 @@ const keys = [
         <label class="mt-4 flex items-start gap-2"
           ><input v-model="letterKeys" type="checkbox" class="mt-0.5 size-5 accent-verdigris" /><span
             >Single keys act by themselves
-            <span class="small block">Off, only Page Down, Ctrl and the arrows do.</span></span
+            <span class="small block">Off, only Page Up and Down, Ctrl and the arrows do.</span></span
           ></label
         >
         <button class="button button-quiet mt-4" @click="open = false">Close</button>

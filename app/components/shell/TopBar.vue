@@ -29,36 +29,35 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       </svg>
       <span class="whitespace-nowrap max-sm:hidden">Zip Ledger</span>
     </NuxtLink>
-    <nav class="flex items-stretch gap-5 max-sm:gap-2" aria-label="Main">
+    <nav class="flex items-stretch gap-3 max-sm:gap-2" aria-label="Main">
       <NuxtLink
         v-for="link in links"
         :key="link.to"
         :to="link.to"
-        class="flex items-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-sm:text-[13px]"
+        class="flex min-w-12 items-center justify-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-sm:min-w-0 max-sm:text-[13px]"
         :class="isOn(link.to) ? 'border-patina text-white' : 'border-transparent text-[#c6cac5] hover:text-white'"
         :aria-current="isOn(link.to) ? 'page' : undefined"
         >{{ link.name }}</NuxtLink
       >
     </nav>
     <div class="ml-auto flex items-center gap-3 max-sm:gap-2 text-[13px]">
-      <button
-        class="whitespace-nowrap rounded-full border border-[#6f7a79] px-3 max-sm:px-2 py-1 text-[#e9e6da] hover:border-white"
-        @click="emit('find')"
-      >
-        Find <kbd class="figure ml-1 text-[#c6cac5] max-sm:hidden">/</kbd>
+      <button class="group flex h-12 items-center whitespace-nowrap text-[#e9e6da]" @click="emit('find')">
+        <span class="rounded-full border border-[#6f7a79] px-3 py-1 group-hover:border-white max-sm:px-2"
+          >Find <kbd class="figure ml-1 text-[#c6cac5] max-sm:hidden">/</kbd></span
+        >
       </button>
       <button
-        class="rounded-full border border-[#6f7a79] px-2.5 py-1 max-sm:hidden text-[#e9e6da] hover:border-white"
+        class="group flex h-12 min-w-12 items-center justify-center text-[#e9e6da] max-sm:hidden"
         aria-label="Keys"
         @click="emit('keys')"
       >
-        <kbd class="figure">?</kbd>
+        <kbd class="figure rounded-full border border-[#6f7a79] px-2.5 py-1 group-hover:border-white">?</kbd>
       </button>
       <label class="max-sm:hidden">
         <span class="sr-only">Look</span>
         <select
           v-model="look"
-          class="min-h-6 max-w-[112px] rounded border border-[#6f7a79] bg-bar px-1.5 py-1 text-[#e9e6da]"
+          class="h-12 max-w-[112px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da]"
           aria-label="Look"
         >
           <option v-for="one in looks" :key="one.key" :value="one.key">{{ one.name }}</option>
@@ -69,7 +68,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
         <span class="max-sm:hidden">as</span>
         <select
           v-model="lab.personId"
-          class="max-w-[130px] max-sm:max-w-[64px] rounded border border-[#6f7a79] bg-bar px-1.5 py-1 text-[#e9e6da]"
+          class="h-12 max-w-[130px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da] max-sm:max-w-[64px]"
           aria-label="Who is at the bench"
         >
           <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>

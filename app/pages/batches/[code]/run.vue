@@ -17,7 +17,19 @@ import {
   type SpotTest,
   type Step,
 } from '#core/journal'
-import { forgottenBefore, minutesOf, pressOf, sumOfCautions, timesOf, waitEach, type StepState } from '#core/procedure'
+import {
+  amountGoingIn,
+  forgottenBefore,
+  minutesOf,
+  pressOf,
+  readingAsked,
+  setUpOf,
+  sumOfCautions,
+  timesOf,
+  waitEach,
+  type StepState,
+} from '#core/procedure'
+import { gasFacts } from '#core/sheet'
 import { formatFigure, product } from '#core/quantity'
 import { currentStage } from '#core/overview'
 import { coloursFor, judgeBatch, potNow } from '#core/outcome'
@@ -99,6 +111,33 @@ const target = computed(() => {
   const figure = line.value?.volume ?? line.value?.mass
   return figure ? formatFigure(figure, 4) : step.value?.target?.replace(' ', '\u202f')
 })
+/** What goes in at a step that is not weighed here. */
+const goingIn = computed(() =>
+  step.value && sheet.value && batch.readStage ? amountGoingIn(step.value, batch.readStage, sheet.value) : undefined,
+)
+const beside = computed(() => {
+  const { each, bottle } = goingIn.value ?? {}
+  const label = bottle && !step.value?.words.includes(bottle) ? bottle : undefined
+  return [each && `about ${each} each`, label].filter(Boolean).join('; ')
+})
+/** What the reading card shows unfolded. */
+const wanted = computed((): Measure | undefined => {
+  if (about.value?.what !== 'pot') return line.value?.volume ? 'volume' : undefined
+  const asked = step.value ? readingAsked(step.value) : 'none'
+  return asked === 'none' ? undefined : asked
+})
+/** The step asks for a reading of the pot; all others of it are behind their button. */
+const isPotAsked = computed(() => about.value?.what === 'pot' && wanted.value !== undefined)
+const setUpAttempt = useAttempt('The set-up of the step', () => {
+  const account = realAccount.value
+  const { room } = batch.reading?.plan ?? {}
+  if (!step.value || !account || !sheet.value || !batch.readStage || !room) return undefined
+  const traps = gasFacts(batch.readStage, sheet.value, room).flatMap(({ formula, trap }) =>
+    trap ? [{ gas: formula, reagent: trap.reagent }] : [],
+  )
+  return setUpOf({ step: step.value, events: account.events, start: account.start.main, traps })
+})
+const setUp = computed(() => setUpAttempt.value.value)
 const weighing = computed(() => (about.value ? weighingOf(journal.lines, about.value) : { portions: [] }))
 const expected = computed(() => {
   const made = sheet.value?.products[0]?.theoretical
@@ -368,9 +407,23 @@ onKeyStroke('PageDown', event => {
   event.preventDefault()
   if (!event.repeat) primary()
 })
+/** The second pedal sends Page Up: it takes the reading that the step asks for, or goes to the field where it is typed. */
+const probe = useTemplateRef<{ take: () => boolean }>('probe')
+const balance = useTemplateRef<{ take: () => boolean }>('balance')
+function takeReading(): void {
+  const instrument = probe.value ?? balance.value
+  if (instrument?.take()) return
+  if (instrument) announce('Nothing steady to take yet.')
+  document.querySelector<HTMLElement>('[aria-label=Readings] input')?.focus()
+}
+onKeyStroke('PageUp', event => {
+  if (troubled.value || adding.value || correcting.value) return
+  event.preventDefault()
+  if (!event.repeat) takeReading()
+})
 onKey([' ', 'Enter'], primary, ', button, a, summary')
 onKey('ArrowDown', () => move(1))
-onKey(['ArrowUp', 'PageUp'], () => move(-1))
+onKey('ArrowUp', () => move(-1))
 /** Letters act where they are switched on. */
 const letterKeys = useLetterKeys()
 onKey('j', () => letterKeys.value && move(1))
@@ -383,8 +436,9 @@ watch(
   () => step.value?.id,
   (id, before) => {
     if (!step.value || before === undefined || id === before) return
-    const amount = target.value && !step.value.words.includes(step.value.target ?? '—') ? `: ${target.value}` : ''
-    announce(spoken(`Step ${at.value + 1} of ${run.value.steps.length}. ${step.value.words}${amount}`))
+    const measured = target.value && !step.value.words.includes(step.value.target ?? '—') ? target.value : undefined
+    const amount = [measured ?? goingIn.value?.all, beside.value].filter(Boolean).map(words => `: ${words}`)
+    announce(spoken(`Step ${at.value + 1} of ${run.value.steps.length}. ${step.value.words}${amount.join('')}`))
   },
 )
 </script>
@@ -403,7 +457,7 @@ watch(
       </StepTape></PanelGuard
     >
     <main class="min-w-0 bg-sheet px-6 py-[18px] max-sm:px-4 max-sm:pb-36 max-sm:pt-3">
-      <FailedParts :of="[proposal, judged, potAttempt, unreadAttempt, cautionsAttempt]" />
+      <FailedParts :of="[proposal, judged, potAttempt, unreadAttempt, cautionsAttempt, setUpAttempt]" />
       <MovedCharges :moved="moved" />
       <p v-if="!sheet" class="text-[17px]">
         The sheet has no figures yet:
@@ -424,18 +478,31 @@ watch(
             · {{ chosen.status }}<template v-if="chosen.why">: {{ chosen.why }}</template></b
           >
         </p>
-        <h1 class="mt-0.5 text-[28px] max-sm:text-[22px]">
-          <RichText :text="step.words" /><template v-if="target && !step.words.includes(step.target ?? '—')"
-            >: <span class="figure">{{ target }}</span></template
-          >
-        </h1>
-        <p v-if="step.why || step.until" class="mt-1 max-w-[44em] text-[16px] text-soft">
-          <RichText v-if="step.why" :text="step.why" />{{ ' '
-          }}<template v-if="step.until">
-            <span class="text-ink">Until <RichText :text="step.until" />.</span></template
-          >
-        </p>
-        <PanelGuard name="The cautions of the step"><StepCautions :cautions="cautions" /></PanelGuard>
+        <div class="step-head" :class="{ bare: cautions.length === 0 }">
+          <div class="words">
+            <h1 class="mt-0.5 text-[28px] max-sm:text-[22px]">
+              <RichText :text="step.words" /><template v-if="target && !step.words.includes(step.target ?? '—')"
+                >: <span class="figure">{{ target }}</span></template
+              ><template v-else-if="goingIn"
+                >: <span class="figure">{{ goingIn.all }}</span><span v-if="beside" class="text-[0.7em] font-normal"
+                  >, {{ beside }}</span
+                ></template
+              >
+            </h1>
+            <p v-if="step.why || step.until" class="mt-1 max-w-[44em] text-[16px] text-soft">
+              <RichText v-if="step.why" :text="step.why" />{{ ' '
+              }}<template v-if="step.until">
+                <span class="text-ink">Until <RichText :text="step.until" />.</span></template
+              >
+            </p>
+          </div>
+          <PanelGuard name="The cautions of the step"
+            ><StepCautions class="cautions" :cautions="cautions"
+          /></PanelGuard>
+          <PanelGuard v-if="setUp" name="The set-up of the step"
+            ><SetUpPicture class="picture" :set-up="setUp"
+          /></PanelGuard>
+        </div>
         <div
           v-for="one in forgotten"
           :key="one.code"
@@ -477,10 +544,11 @@ watch(
           ><DryingCard class="mt-3" :weighings="series.weighings" :resolution="series.resolution"
         /></PanelGuard>
         <div class="mt-3 grid items-start gap-4 xl:grid-cols-2">
-          <PanelGuard v-if="about" name="The reading"
+          <PanelGuard v-if="about && (about.what !== 'pot' || isPotAsked)" name="The reading"
             ><ReadingCard
               ref="readings"
               :about="about"
+              :wanted="wanted"
               :weighing="weighing"
               :by-volume="!!line?.volume"
               :text-of="drafts.textOf"
@@ -516,15 +584,12 @@ watch(
               </div>
             </ReadingCard></PanelGuard
           >
-          <div v-if="about" class="card">
-            <template v-if="about.what === 'pot'">
-              <ProbePanel quantity="temperature" @take="record" />
-              <ProbePanel quantity="pH" @take="record" />
-              <ProbePanel quantity="absorbance" @take="record" />
-              <ProbePanel quantity="conductivity" @take="record" />
-            </template>
-            <PanelGuard v-else-if="!line?.volume" name="The balance"
-              ><BalancePanel bare :hands="hands" @take="record"
+          <div v-if="wanted === 'temperature'" class="card">
+            <ProbePanel ref="probe" quantity="temperature" @take="record" />
+          </div>
+          <div v-if="about && about.what !== 'pot'" class="card">
+            <PanelGuard v-if="!line?.volume" name="The balance"
+              ><BalancePanel ref="balance" bare :hands="hands" :wants="weighing.tare ? 'gross' : 'tare'" @take="record"
             /></PanelGuard>
             <p v-else class="small">A volume is read at the meniscus and typed.</p>
             <PanelGuard name="The serial line"
@@ -549,16 +614,24 @@ watch(
               @tested="test"
           /></PanelGuard>
         </div>
-        <div v-if="about?.what !== 'pot'" class="mt-3">
+        <div class="mt-3">
           <button
             type="button"
             class="button button-quiet glove"
             :aria-expanded="isReadingPot"
             @click="isReadingPot = !isReadingPot"
           >
-            Weigh or measure the pot
+            {{ isPotAsked ? 'Other instruments' : 'Weigh or measure the pot' }}
           </button>
-          <PanelGuard v-if="isReadingPot" name="The reading of the pot"
+          <PanelGuard v-if="isReadingPot" name="The instruments"
+            ><div class="card mt-2">
+              <ProbePanel v-if="wanted !== 'temperature'" quantity="temperature" @take="recordPot" />
+              <ProbePanel quantity="pH" @take="recordPot" />
+              <ProbePanel quantity="absorbance" @take="recordPot" />
+              <ProbePanel quantity="conductivity" @take="recordPot" />
+              <SerialPanel :masses="['net']" @take="recordPot" /></div
+          ></PanelGuard>
+          <PanelGuard v-if="isReadingPot && !isPotAsked" name="The reading of the pot"
             ><ReadingCard
               class="mt-2"
               :about="{ what: 'pot', stage: stage.id }"
@@ -647,6 +720,24 @@ watch(
 </template>
 
 <style scoped>
+.step-head {
+  display: grid;
+  grid-template: 'words picture' auto 'cautions picture' auto / minmax(0, 1fr) auto;
+  gap: 0 16px;
+  align-content: start;
+  align-items: start;
+}
+.words {
+  grid-area: words;
+}
+.step-head > :deep(.cautions) {
+  grid-area: cautions;
+}
+.step-head > :deep(.picture) {
+  grid-area: picture;
+  width: 178px;
+  margin-top: 8px;
+}
 .run-page {
   grid-template-columns: 226px minmax(0, 1fr) 292px;
 }
@@ -661,6 +752,20 @@ watch(
 @media (max-width: 640px) {
   .run-page {
     grid-template-columns: minmax(0, 1fr);
+  }
+  .step-head {
+    grid-template: 'words words' auto 'cautions picture' auto / minmax(0, 1fr) auto;
+  }
+  .step-head > :deep(.picture) {
+    width: 118px;
+  }
+  .step-head.bare > :deep(.picture) {
+    grid-column: 1 / -1;
+    display: grid;
+    grid-template-columns: 118px 1fr;
+    gap: 12px;
+    align-items: center;
+    width: auto;
   }
   /* The keys of the step stay under the thumb. */
   .actions {

@@ -202,6 +202,7 @@ onKeyStroke('Escape', () => {
           :stage="stage"
           :reaction="reaction.value"
           :sheet="sheet"
+          :open="open"
           :problem-at="problemAt"
           @change="change"
           @working="showWorking"
@@ -281,7 +282,7 @@ onKeyStroke('Escape', () => {
         ><LazyIonPanel :reaction="reaction.value" :own="library.substances" @close="open = undefined"
       /></PanelGuard>
       <PanelGuard v-else-if="open?.panel === 'working' && shown" name="The working"
-        ><WorkingPanel closes :figure="shown" @close="open = undefined"
+        ><WorkingPanel :key="shown.name" closes :figure="shown" @close="open = undefined"
       /></PanelGuard>
       <PanelGuard v-else-if="open?.panel === 'supply'" name="Supply"
         ><LazySupplyPanel
