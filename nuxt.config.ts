@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
 import type { Plugin } from 'vite'
+import { tellNumbers } from './tools/tell-numbers'
 
 /**
  * What the sheet, the first page of a batch, shows before anything is pressed: one file. What only a panel, a dialog or another page asks for comes with those;
@@ -17,8 +18,8 @@ const FIRST = [
   /\/core\/vessel\/protons\./,
   /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|own-tables|problems|scale-moves)\./,
-  /\/app\/(?:app\.vue|stores\/(?!assays)|utils\/(?:device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
-  /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|PanelFocus|Ringing|Timers|Working)\./,
+  /\/app\/(?:(?:app|error)\.vue|stores\/(?!assays)|utils\/(?:dates|device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
+  /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|Numbers|PanelFocus|Ringing|Timers|Working)\./,
   /\/app\/components\/(?:batch|problem)\//,
   /\/app\/components\/(?:equation\/EquationText|formula\/(?:FormulaText|RichText)|shell\/(?:ClockBar|Margin\w+|TopBar))\./,
   /\/app\/components\/quantity\/(?:FigureButton|QuantityField|WorkingPanel)\./,
@@ -63,6 +64,7 @@ export default defineNuxtConfig({
   vite: {
     // Every component here, and of the libraries, is written with setup: Vue’s older half stays at home.
     define: { __VUE_OPTIONS_API__: 'false' },
+    vue: { template: { compilerOptions: { nodeTransforms: [tellNumbers] } } },
     plugins: [tailwindcss(), firstAlone],
     build: {
       // Few files, each what one set of pages needs: a browser opens few connections to a host, and small files wait for each other.

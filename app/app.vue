@@ -9,6 +9,7 @@ import { useAnnounce } from '~/composables/useAnnounce'
 import { useLetterKeys } from '~/composables/useLetterKeys'
 import { useCut } from '~/composables/useCut'
 import { applyLook } from '~/composables/useLook'
+import { clockText } from '~/utils/dates'
 import { isDeviceFull } from '~/utils/device'
 
 const finding = ref(false)
@@ -40,8 +41,7 @@ onMounted(() => {
 
 onNuxtReady(() => void preloadComponents(['LazyFinderDialog', 'LazyKeysDialog']))
 
-const clockOf = (at: string): string =>
-  new Date(at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit', hour12: false })
+const clockOf = (at: string): string => clockText(Date.parse(at))
 const { said, announce } = useAnnounce()
 watch(isCut, (cut, before) => {
   if (cut) announce('Server not reached. What you type and record is kept on this device.')

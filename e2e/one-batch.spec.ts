@@ -37,9 +37,9 @@ test('a batch goes from its equation to a yield that can be checked on paper', a
     await page.getByLabel('Assay, by mass').fill('99 %')
     await page.keyboard.press('Escape')
 
-    await page.getByLabel('Charge of CoCO3').fill('6,00 g')
+    await page.getByLabel('Charge of CoCO3').fill('6,000 g')
     await expect(page.getByText('A comma could be a decimal sign or a thousands sign.')).toBeVisible()
-    await page.getByLabel('Charge of CoCO3').fill('6.00 g')
+    await page.getByLabel('Charge of CoCO3').fill('6,00 g')
     await expect(page.getByLabel('Charge of HCl')).toHaveValue(/^33\.3\d*\smL$/)
     await page.getByLabel('Charge of HCl').fill('30.0 mL')
     await expect(page.getByRole('button', { name: /^Theoretical yield of CoCl2: 10\.71/ })).toBeVisible()

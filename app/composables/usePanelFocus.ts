@@ -12,7 +12,8 @@ export function usePanelFocus(panel: Readonly<Ref<HTMLElement | null>>): void {
     heading.focus({ preventScroll: true })
   })
   onBeforeUnmount(() => {
-    held = panel.value?.contains(document.activeElement) ?? false
+    // Where nothing has the focus it was in the panel last: a field lets go of it at Escape.
+    held = document.activeElement === document.body || (panel.value?.contains(document.activeElement) ?? false)
   })
   onUnmounted(() => {
     if (held && opener?.isConnected) opener.focus({ preventScroll: true })

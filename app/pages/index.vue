@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { addDays, format, formatDistanceToNow, isToday, startOfDay, startOfHour } from 'date-fns'
+import { addDays, format, formatDistanceToNow, startOfDay, startOfHour } from 'date-fns'
+import { dayClockText, isToday, weekdayDayText, weekdayText } from '~/utils/dates'
 import { useBenchLanes, type Wanted } from '~/composables/useBenchLanes'
 import { useBenchStore } from '~/stores/bench'
 import { useOutboxStore, type NewEntry } from '~/stores/outbox'
@@ -36,9 +37,9 @@ const ticks = computed(() => {
         at,
         text:
           view.value === 'day'
-            ? `${format(at, 'HH')}${isToday(at) ? '' : format(at, ' EEE')}`
+            ? `${format(at, 'HH')}${isToday(at) ? '' : ` ${weekdayText(at)}`}`
             : view.value === 'week'
-              ? format(at, 'EEE d')
+              ? weekdayDayText(at)
               : format(at, 'd'),
       })
   return list
@@ -56,7 +57,7 @@ const headline = computed(() => {
     ? `${day}, nothing wants your hands ${when}`
     : `${day}, ${count} ${count === 1 ? 'thing wants' : 'things want'} your hands ${when}`
 })
-const clock = (at: number): string => (isToday(at) ? format(at, 'HH:mm') : format(at, 'EEE d MMM HH:mm'))
+const clock = dayClockText
 function whenOf({ span }: Wanted): { text: string; tone: string } {
   if (span.kind === 'late') return { text: `late, was due ${clock(span.from)}`, tone: 'bg-red-soft text-red' }
   if (span.kind === 'due') return { text: `due ${clock(span.from)}`, tone: 'bg-amber-soft text-amber' }

@@ -87,7 +87,7 @@ export function judgeStandardAddition({ figures }: AskedValues, typed: readonly 
       {
         title: 'Where the line reads nothing, ± one standard uncertainty',
         mark: '',
-        head: ['', 'concentration', '95 % range'],
+        head: ['by', 'concentration', '95 % range'],
         rows: [
           {
             cells: [

@@ -102,7 +102,7 @@ export function asEachForm(species: Formula, taken: Formula, { mean, uncertainty
   const unit = (form: Formula): number => molarMass(form) / (unitsTitrated(species, form) ?? NaN)
   return {
     title: 'Purity as each form',
-    head: ['Form', 'purity, %', ''],
+    head: ['Form', 'purity, %', 'verdict'],
     rows: known
       .map(form => ({ form, percent: (mean * unit(form)) / unit(taken) }))
       .toSorted((a, b) => b.percent - a.percent)

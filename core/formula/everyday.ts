@@ -10,9 +10,17 @@ export const everyday: ReadonlyMap<string, string> = new Map([
   ['NH4OAc', 'CH3COONH4'],
   ['Ac2O', '(CH3CO)2O'],
   ['OAc-', 'CH3COO^-'],
+  ['OAc^-', 'CH3COO^-'],
   ['AcO-', 'CH3COO^-'],
   ['EtOH', 'C2H5OH'],
   ['MeOH', 'CH3OH'],
   ['H2ox', 'H2C2O4'],
   ['Hacac', 'C5H8O2'],
 ])
+
+/** Groups of a salt that are written short; within square brackets they are ligands and stay. */
+const GROUPS: readonly (readonly [short: string, full: string])[] = [['(OAc)', '(CH3COO)']]
+
+/** A salt with its groups written in full: `Zn(OAc)2.2H2O` is `Zn(CH3COO)2.2H2O`. */
+export const groupsInFull = (text: string): string =>
+  text.includes('[') ? text : GROUPS.reduce((done, [short, full]) => done.replaceAll(short, full), text)

@@ -3,7 +3,7 @@ import { splitCharge } from './charge'
 import { caseReadings, doubtfulCase } from './doubtful-case'
 import type { ElementRow } from '#core/reference'
 import { elementOfOne, elementOfTwo } from './element-index'
-import { everyday } from './everyday'
+import { everyday, groupsInFull } from './everyday'
 import type { Formula } from './formula'
 import { ligandAt, ligandNamed } from './ligand-index'
 import type { FormulaProblem } from './problems'
@@ -51,6 +51,11 @@ function parse(text: string, weighed: boolean): Checked<Formula, FormulaProblem>
   if (start === end) return fail({ code: 'formula.empty', span: [0, text.length] })
   const meant = everyday.get(text.slice(start, end))
   if (meant !== undefined) return parse(meant, weighed)
+  const inFull = groupsInFull(text)
+  if (inFull !== text) {
+    const read = parse(inFull, weighed)
+    if (read.ok) return read
+  }
   if (end - start > MAX_LENGTH)
     return fail({ code: 'formula.too-long', span: [start + MAX_LENGTH, end], limit: MAX_LENGTH })
 

@@ -19,6 +19,9 @@ describe('equations as people type them', () => {
     ['HOAc', 'CH3COOH'],
     ['AcOH', 'CH3COOH'],
     ['NaOAc', 'CH3COONa'],
+    ['Zn(OAc)2.2H2O', 'Zn(CH3COO)2·2H2O'],
+    ['OAc^-', 'CH3COO^-'],
+    ['[Rh2(OAc)4]', '[Rh2(OAc)4]'],
     ['EtOH', 'C2H5OH'],
     ['MeOH', 'CH3OH'],
   ])('%s is %s, and no actinium', (typed, meant) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { format } from 'date-fns'
+import { weekdayClockText } from '~/utils/dates'
 import type { LaneSpan } from '#core/procedure'
 
 /** One batch over time. Hands can be dragged to another time, moved by the arrow keys, a quarter of an hour at a time, or by the keys that a press opens. */
@@ -23,7 +23,7 @@ const shown = computed(() =>
 const titles = { done: 'done', hands: 'hands-on', wait: 'waiting', due: 'due', late: 'late' } as const
 const plain = (words: string): string => words.replace(/[{}]/g, '')
 const titleOf = ({ kind, step, from: begin, to: end }: LaneSpan): string =>
-  `${plain(step.words)}: ${titles[kind]} ${format(begin, 'EEE HH:mm')} to ${format(end, 'EEE HH:mm')}`
+  `${plain(step.words)}: ${titles[kind]} ${weekdayClockText(begin)} to ${weekdayClockText(end)}`
 
 function begin(event: PointerEvent, span: LaneSpan): void {
   const handle = event.currentTarget as HTMLElement
@@ -114,7 +114,7 @@ function key(event: KeyboardEvent, span: LaneSpan): void {
       :aria-label="`Move ${plain(chosen.step.words)}`"
       @keydown.esc.stop="close"
     >
-      <b class="mr-1">{{ plain(chosen.step.words) }}, {{ format(chosen.from, 'EEE HH:mm') }}</b>
+      <b class="mr-1">{{ plain(chosen.step.words) }}, {{ weekdayClockText(chosen.from) }}</b>
       <button
         v-for="one in moves"
         :key="one.name"

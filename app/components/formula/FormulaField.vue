@@ -14,8 +14,12 @@ const {
 const id = useId()
 const touched = ref(false)
 const read = computed(() => parseFormula(text.value))
-/** A name typed in place of a formula: what it means. */
+/** A name typed in place of a formula: what it means. It stands as that once the field is left. */
 const meant = computed(() => (read.value.ok ? undefined : formulaFromName(text.value)))
+function leave(): void {
+  touched.value = text.value !== ''
+  if (meant.value) text.value = meant.value
+}
 const name = computed(() => (read.value.ok ? nameOf(read.value.value) : undefined))
 const problem = computed((): { span?: Span; why: string; fix: string } | undefined => {
   if (text.value === '' && !touched.value) return undefined
@@ -35,14 +39,15 @@ const problem = computed((): { span?: Span; why: string; fix: string } | undefin
       spellcheck="false"
       :aria-invalid="!!problem"
       :aria-describedby="`${id}-note`"
-      @blur="touched = text !== ''"
+      @blur="leave"
+      @keydown.enter="leave"
     />
     <p :id="`${id}-note`" class="mt-1 min-h-[42px] text-[15px]" role="status">
       <template v-if="meant"
         >“{{ text }}” is
         <button type="button" class="rounded text-verdigris underline" @click="text = meant">
           <FormulaText :text="meant" /></button
-        >: press it to use it.</template
+        >.</template
       >
       <ProblemText v-else-if="problem" :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
       <template v-else-if="read.ok"

@@ -36,8 +36,8 @@ function correct(strikeOut: boolean): void {
 <template>
   <Dialog :open="!!line" class="relative z-50" @close="emit('close')">
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center pt-20">
-      <DialogPanel class="w-[460px] rounded-xl bg-sheet p-5 shadow-xl">
+    <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-14">
+      <DialogPanel class="w-[460px] max-w-full rounded-xl bg-sheet p-5 shadow-xl">
         <DialogTitle class="text-[17px] font-semibold">Correct an entry</DialogTitle>
         <p class="mb-3 mt-1 text-soft">What was read first stays in the journal, struck through, with your reason.</p>
         <QuantityField

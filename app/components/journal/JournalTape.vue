@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { format, isToday } from 'date-fns'
+import { nearClockText } from '~/utils/dates'
 import { aboutWords, entryText, type Entry, type JournalLine } from '#core/journal'
 
 /** The journal as a tape: what was read and seen, with what was corrected struck through. */
@@ -12,8 +12,7 @@ const { lines, waiting, nameOf, code } = defineProps<{
 const emit = defineEmits<{ correct: [line: JournalLine] }>()
 
 const newestFirst = computed(() => [...lines].reverse())
-const clock = (at: string): string =>
-  isToday(new Date(at)) ? format(new Date(at), 'HH:mm') : format(new Date(at), 'EEE HH:mm')
+const clock = (at: string): string => nearClockText(Date.parse(at))
 const isWaiting = (id: string): boolean => waiting.some(entry => entry.id === id)
 
 const kinds = {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { completed } from '#core/quantity'
+import { completed, partsOfMeasured, withComma, withPoint } from '#core/quantity'
 import type { Span } from '#core/problem'
+import { useNumbers } from '~/composables/useNumbers'
 
 /** A measured value as it is typed, with its problem at the place where it was typed. Enter keeps it and moves down. */
 const text = defineModel<string>({ required: true })
@@ -25,14 +26,19 @@ const {
 }>()
 const emit = defineEmits<{ enter: [] }>()
 
+const { isComma } = useNumbers()
+/** What is kept has a point; where commas were chosen it is shown with one. */
+const shown = (kept: string): string => (isComma.value && partsOfMeasured(kept) ? withComma(kept) : kept)
+const kept = (written: string): string => completed(withPoint(written, isComma.value), unit)
 /** As it is typed; a bare number keeps standing bare while it is, and says its unit once the field is left. */
-const typed = ref(text.value)
+const typed = ref(shown(text.value))
 watch(text, now => {
-  if (now !== completed(typed.value, unit)) typed.value = now
+  if (now !== kept(typed.value)) typed.value = shown(now)
 })
+watch(isComma, () => (typed.value = shown(text.value)))
 function type(event: Event): void {
   typed.value = (event.target as HTMLInputElement).value
-  text.value = completed(typed.value, unit)
+  text.value = kept(typed.value)
 }
 
 const id = useId()
@@ -51,11 +57,11 @@ defineExpose({ focus: () => field.value?.focus() })
       :class="wide ? 'text-left' : 'text-right'"
       autocomplete="off"
       spellcheck="false"
-      :placeholder="placeholder"
+      :placeholder="shown(placeholder)"
       :aria-invalid="!!problem"
       :aria-describedby="problem ? `${id}-problem` : undefined"
       @input="type"
-      @blur="typed = text"
+      @blur="typed = shown(text)"
       @keydown.enter.prevent="emit('enter')"
       @keydown.esc="field?.blur()"
     />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { format, isToday } from 'date-fns'
+import { nearClockText } from '~/utils/dates'
 import { judgeDryness, toleranceOf } from '#core/journal'
 
 /** Weighings of a drying crop: how far they agree, and when it is likely to be constant. */
@@ -14,10 +14,7 @@ const points = computed(() =>
   weighings.map(({ at, grams }) => ({ hours: (Date.parse(at) - start.value) / 3_600_000, mass: grams })),
 )
 const dryness = computed(() => judgeDryness(points.value, tolerance.value))
-const clock = (hours: number): string => {
-  const ms = start.value + hours * 3_600_000
-  return isToday(ms) ? format(ms, 'HH:mm') : format(ms, 'EEE HH:mm')
-}
+const clock = (hours: number): string => nearClockText(start.value + hours * 3_600_000)
 const grams = (mass: number): string => mass.toFixed(Math.round(-Math.log10(resolution)))
 </script>
 

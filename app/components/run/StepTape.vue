@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ChevronDown } from '@lucide/vue'
-import { format, isToday } from 'date-fns'
+import { clockText, isToday, weekdayText } from '~/utils/dates'
 import type { LaneSpan, StepState } from '#core/procedure'
 
 /** The steps with their times: those done as they were, those to come as they are planned. */
@@ -16,8 +16,8 @@ interface When {
   readonly clock: string
 }
 const when = (ms: number, mark = ''): When => ({
-  day: isToday(ms) ? '' : format(ms, 'EEE'),
-  clock: mark + format(ms, 'HH:mm'),
+  day: isToday(ms) ? '' : weekdayText(ms),
+  clock: mark + clockText(ms),
 })
 function timeOf({ step, doneAt, begunAt, status }: StepState): When | undefined {
   if (status === 'done' || status === 'skipped') return doneAt ? when(Date.parse(doneAt)) : undefined

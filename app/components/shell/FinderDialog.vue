@@ -40,8 +40,8 @@ async function go(batch: BatchSummary | null): Promise<void> {
 <template>
   <Dialog :open="open" class="relative z-50" @close="open = false">
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center pt-24">
-      <DialogPanel class="w-[560px] rounded-xl bg-sheet p-4 shadow-xl">
+    <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-4 pt-16">
+      <DialogPanel class="w-[560px] max-w-full rounded-xl bg-sheet p-4 shadow-xl">
         <DialogTitle class="sr-only">Find a batch</DialogTitle>
         <Combobox v-slot="{ activeOption }" :model-value="null" nullable @update:model-value="go">
           <ComboboxInput

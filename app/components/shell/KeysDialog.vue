@@ -1,8 +1,12 @@
 <script setup lang="ts">
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/vue'
 import { useLetterKeys } from '~/composables/useLetterKeys'
+import { looks, useLook } from '~/composables/useLook'
+import { signs, useNumbers } from '~/composables/useNumbers'
 
 const letterKeys = useLetterKeys()
+const { look } = useLook()
+const { sign } = useNumbers()
 const open = defineModel<boolean>('open', { required: true })
 const keys = [
   ['/', 'find a batch'],
@@ -26,15 +30,30 @@ const keys = [
 <template>
   <Dialog :open="open" class="relative z-50" @close="open = false">
     <div class="fixed inset-0 bg-black/40" aria-hidden="true" />
-    <div class="fixed inset-0 flex items-start justify-center pt-24">
-      <DialogPanel class="w-[440px] rounded-xl bg-sheet p-5 shadow-xl">
-        <DialogTitle class="mb-3 text-[17px] font-semibold">Keys</DialogTitle>
-        <dl class="grid grid-cols-[130px_1fr] gap-y-2">
+    <div class="fixed inset-0 flex items-start justify-center overflow-y-auto p-3 sm:pt-16">
+      <DialogPanel class="w-[460px] max-w-full rounded-xl bg-sheet p-5 shadow-xl">
+        <DialogTitle class="mb-3 text-[17px] font-semibold">Keys, look and numbers</DialogTitle>
+        <dl class="grid grid-cols-[130px_1fr] gap-y-1.5 max-sm:hidden">
           <template v-for="[key, does] in keys" :key="key"
             ><dt class="figure font-semibold">{{ key }}</dt>
             <dd>{{ does }}</dd></template
           >
         </dl>
+        <div class="mt-4 grid grid-cols-2 gap-3">
+          <label
+            ><span class="label">Look</span>
+            <select v-model="look" class="field min-h-12">
+              <option v-for="one in looks" :key="one.key" :value="one.key">{{ one.name }}</option>
+            </select></label
+          >
+          <label
+            ><span class="label">Numbers are written</span>
+            <select v-model="sign" class="field figure min-h-12">
+              <option v-for="one in signs" :key="one.key" :value="one.key" v-text="one.name" />
+            </select>
+            <span class="small">Both are read.</span></label
+          >
+        </div>
         <label class="mt-4 flex items-start gap-2"
           ><input v-model="letterKeys" type="checkbox" class="mt-0.5 size-5 accent-verdigris" /><span
             >Single keys act by themselves

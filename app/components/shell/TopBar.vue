@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { Search, Settings2 } from '@lucide/vue'
 import { looks, useLook } from '~/composables/useLook'
 import { useLabStore } from '~/stores/lab'
 
@@ -16,7 +17,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
 </script>
 
 <template>
-  <header data-chrome class="flex h-12 items-stretch gap-6 bg-bar px-5 max-sm:gap-2 max-sm:px-2 text-[#e9e6da]">
+  <header data-chrome class="flex h-12 items-stretch gap-6 bg-bar px-5 max-md:gap-2 max-md:px-2 text-[#e9e6da]">
     <NuxtLink to="/" class="flex items-center gap-2 text-[16px] font-bold" aria-label="Zip Ledger, to the bench">
       <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
         <g fill="#5fb6a4">
@@ -27,33 +28,38 @@ const emit = defineEmits<{ find: []; keys: [] }>()
           <rect x="1" y="17.8" width="9" height="3.4" />
         </g>
       </svg>
-      <span class="whitespace-nowrap max-sm:hidden">Zip Ledger</span>
+      <span class="whitespace-nowrap max-md:hidden">Zip Ledger</span>
     </NuxtLink>
-    <nav class="flex items-stretch gap-3 max-sm:gap-2" aria-label="Main">
+    <nav class="flex items-stretch gap-3 max-md:gap-2" aria-label="Main">
       <NuxtLink
         v-for="link in links"
         :key="link.to"
         :to="link.to"
-        class="flex min-w-12 items-center justify-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-sm:min-w-0 max-sm:text-[13px]"
+        class="flex min-w-12 items-center justify-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-md:min-w-0 max-md:text-[13px]"
         :class="isOn(link.to) ? 'border-patina text-white' : 'border-transparent text-[#c6cac5] hover:text-white'"
         :aria-current="isOn(link.to) ? 'page' : undefined"
         >{{ link.name }}</NuxtLink
       >
     </nav>
-    <div class="ml-auto flex items-center gap-3 max-sm:gap-2 text-[13px]">
+    <div class="ml-auto flex items-center gap-3 max-md:gap-0 text-[13px]">
       <button class="group flex h-12 items-center whitespace-nowrap text-[#e9e6da]" @click="emit('find')">
-        <span class="rounded-full border border-[#6f7a79] px-3 py-1 group-hover:border-white max-sm:px-2"
-          >Find <kbd class="figure ml-1 text-[#c6cac5] max-sm:hidden">/</kbd></span
-        >
+        <span
+          class="rounded-full border border-[#6f7a79] px-3 py-1 group-hover:border-white max-md:border-0 max-md:px-2"
+          ><span class="max-md:hidden">Find <kbd class="figure ml-1 text-[#c6cac5]">/</kbd></span
+          ><Search class="md:hidden" :size="18" aria-label="Find"
+        /></span>
       </button>
       <button
-        class="group flex h-12 min-w-12 items-center justify-center text-[#e9e6da] max-sm:hidden"
-        aria-label="Keys"
+        class="group flex h-12 min-w-12 items-center justify-center text-[#e9e6da] max-md:min-w-9"
+        aria-label="Keys, look and numbers"
         @click="emit('keys')"
       >
-        <kbd class="figure rounded-full border border-[#6f7a79] px-2.5 py-1 group-hover:border-white">?</kbd>
+        <kbd class="figure rounded-full border border-[#6f7a79] px-2.5 py-1 group-hover:border-white max-md:hidden"
+          >?</kbd
+        >
+        <Settings2 class="md:hidden" :size="18" aria-hidden="true" />
       </button>
-      <label class="max-sm:hidden">
+      <label class="max-md:hidden">
         <span class="sr-only">Look</span>
         <select
           v-model="look"
@@ -65,10 +71,10 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       </label>
       <span class="hidden whitespace-nowrap text-[#c6cac5] lg:inline">{{ lab.lab?.name }}</span>
       <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]">
-        <span class="max-sm:hidden">as</span>
+        <span class="max-md:hidden">as</span>
         <select
           v-model="lab.personId"
-          class="h-12 max-w-[130px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da] max-sm:max-w-[64px]"
+          class="h-12 max-w-[130px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da] max-md:max-w-[64px]"
           aria-label="Who is at the bench"
         >
           <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>

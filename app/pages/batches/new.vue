@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
+import { parseFormula } from '#core/formula'
 import { draftStage, explainPlan } from '#core/sheet'
+import { formulaFromName } from '#core/species'
 import { useLibraryStore } from '~/stores/library'
 
 useHead({ title: 'Plan a batch · Zip Ledger' })
 const draft = useLocalStorage('zip-ledger.new-batch', { product: '', equation: '', title: '' })
 const library = useLibraryStore()
+/** A name that means one formula counts as that. */
+const namedOr = (text: string): string => (parseFormula(text).ok ? text : (formulaFromName(text) ?? text))
 const typed = computed(() => ({
-  product: library.writtenOut(draft.value.product),
+  product: library.writtenOut(namedOr(draft.value.product)),
   equation: library.writtenOut(draft.value.equation),
 }))
 const drafted = computed(() => draftStage(typed.value.product, typed.value.equation))

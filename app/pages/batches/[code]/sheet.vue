@@ -161,8 +161,8 @@ onKeyStroke('Escape', () => {
 
 <template>
   <MarginPage :notes="notes" :attempts="[notesAttempt]">
-    <div class="flex items-start gap-3">
-      <div class="min-w-0 flex-1">
+    <div class="flex items-start gap-3 max-sm:flex-wrap">
+      <div class="min-w-0 flex-1 max-sm:basis-full">
         <h1>
           <input
             :value="batch.document!.title"
