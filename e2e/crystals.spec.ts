@@ -96,7 +96,7 @@ test('the salt that is wanted is not the one that comes, and the page says what 
 test('a curve is drawn with its branches and where the batch stood, and what has none says why', async ({ page }) => {
   await page.goto('/batches/ZN-021/procedure')
   await page.getByRole('link', { name: 'This curve in the tables' }).click()
-  await expect(page.getByRole('region', { name: 'The curve' }).getByRole('img')).toBeVisible()
+  await expect(page.getByRole('region', { name: 'The curve' }).getByRole('img', { name: /^Solubility/ })).toBeVisible()
   await page.goto('/tables?table=solubility&q=chromium')
   await expect(page.getByRole('region', { name: 'Without a curve' })).toContainText('turn into each other over hours')
   await expectAccessible(page)

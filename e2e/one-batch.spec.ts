@@ -72,14 +72,14 @@ test('a batch goes from its equation to a yield that can be checked on paper', a
 
     await page
       .getByLabel('Steps')
-      .getByRole('button', { name: /Measure HCl/ })
+      .getByRole('button', { name: /Measure hydrogen chloride|Measure hydrochloric acid/ })
       .click()
     await page.getByLabel('Volume', { exact: true }).fill('31.0 mL')
     await page.getByRole('button', { name: 'Record volume' }).click()
 
     await page
       .getByLabel('Steps')
-      .getByRole('button', { name: /Add CoCO3/ })
+      .getByRole('button', { name: /Add cobalt.* carbonate/ })
       .click()
     await page.getByRole('button', { name: 'fizzing stopped' }).click()
     await expect(page.getByRole('region', { name: 'Journal' })).toContainText('fizzing stopped')

@@ -33,7 +33,7 @@ test('a route of two stages runs backwards from its target, forwards from what w
     await page.getByRole('link', { name: /Nickel sulfate/ }).click()
     await page.getByLabel('Form of the product').click()
     await page
-      .getByRole('button', { name: /NiSO4·6H2O|NiSO4 ·6H2O|6H/ })
+      .getByRole('button', { name: /nickel.* sulfate hexahydrate/ })
       .first()
       .click()
     await page.getByLabel('Supply of H2SO4').click()

@@ -86,7 +86,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
 
   await test.step('the network goes and comes back; what was recorded meanwhile is sent once, in order', async () => {
     await page.route('**/api/**', route => route.abort())
-    await step(page, /See that Zn is left over/).click()
+    await step(page, /See that zinc is left over/).click()
     await page.getByLabel('In words').fill('some zinc is left')
     await page.getByRole('button', { name: 'Seen', exact: true }).click()
     await primary(page).click()
@@ -108,7 +108,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
     await page.getByLabel('Tare: empty vessel').fill('12.00')
     await page.getByRole('button', { name: 'Record tare' }).click()
     await primary(page).click()
-    await step(page, /Filter ZnSO4·7H2O and suck/).click()
+    await step(page, /Filter zinc sulfate heptahydrate and suck/).click()
     await primary(page).click()
     await step(page, /Dry: air/).click()
     await expect(page.getByText(/Wash, before you dry: one portion is not done/)).toBeVisible()
@@ -158,7 +158,7 @@ test('a run is followed from the first weighing to constant mass, and nothing of
     await request.post(`/api/batches/${code}/entries`, {
       data: { entries: [weighed(2.5, '34.00 g'), weighed(1.5, '33.00 g'), weighed(0.5, '32.50 g')] },
     })
-    await step(page, /Weigh crop 1 of ZnSO4·7H2O in its paper/).click()
+    await step(page, /Weigh crop 1 of zinc sulfate heptahydrate in its paper/).click()
     const drying = page.getByRole('region', { name: 'To constant mass' })
     await expect(drying).toContainText(/Look again at about .*\d\d:\d\d/)
     await expect(drying).toContainText('it would end at 20.00 g')
@@ -180,7 +180,7 @@ test('targets in the run are large enough for a glove, and every action can be r
   const code = await beginZinc(request)
   await page.goto(`/batches/${code}/run`)
   await expect(heading(page)).toContainText('Weigh Zn')
-  for (const name of [/Weigh Zn,/, /Add Zn/, /Heat to 60/, /Weigh crop 1 of ZnSO4·7H2O in/]) {
+  for (const name of [/Weigh zinc,?/, /Add zinc/, /Heat to 60/, /Weigh crop 1 of zinc sulfate heptahydrate in/]) {
     await step(page, name).click()
     const small = await page
       .locator('.run-page')

@@ -28,9 +28,7 @@ test('every page of a batch stands where the solubility curve has a gap', async 
       await expect(page.getByText('could not be worked out')).toHaveCount(0)
     }
     await page.goto(`/batches/${code}/run`)
-    await expect(
-      page.getByRole('heading', { name: new RegExp(`Weigh ${reagent}`.replace(/\d/g, '.?$&')) }),
-    ).toBeVisible()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(`Weigh ${reagent}`)
   }
   expect(broken).toEqual([])
 })
@@ -89,10 +87,7 @@ test('the form as weighed can be cleared and typed anew', async ({ page }) => {
     .getByRole('button', { name: /BaCl2 comes as|Supply of BaCl2|How BaCl2 comes/ })
     .first()
     .click()
-  await page
-    .getByRole('button', { name: 'BaCl₂·2H₂O' })
-    .or(page.getByRole('button', { name: 'BaCl2·2H2O' }))
-    .click()
+  await page.getByRole('button', { name: 'barium chloride dihydrate' }).click()
   const form = page.getByLabel('Form as weighed')
   await form.fill('')
   await form.pressSequentially('BaCl2.2H2O')

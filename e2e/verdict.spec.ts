@@ -55,7 +55,7 @@ test('a low yield hears the assay and what came back of the excess', async ({ pa
   )
   await page.reload()
   const charged = page.getByRole('region', { name: 'What was really charged' })
-  await charged.getByLabel('Zn that came back').fill('3,1')
+  await charged.getByLabel('Zn that came back').fill('3,100')
   await charged.getByRole('button', { name: 'Keep what came back of Zn' }).click()
   await expect(charged.getByText(/Use a point for decimals/).first()).toBeVisible()
   await charged.getByLabel('Zn that came back').fill('3.10')

@@ -8,7 +8,7 @@ const sides = computed(() => [reaction.reactants, reaction.products])
 <template>
   <span>
     <template v-for="(side, s) in sides" :key="s">
-      <span v-if="s === 1" class="mx-2" aria-label="gives">→</span>
+      <span v-if="s === 1" class="mx-2" role="img" aria-label="gives">→</span>
       <template v-for="(term, i) in side" :key="term.species.formula.text">
         <span v-if="i > 0" class="mx-1">+</span>
         <span class="whitespace-nowrap"

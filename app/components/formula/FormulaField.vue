@@ -44,10 +44,7 @@ const problem = computed((): { span?: Span; why: string; fix: string } | undefin
     />
     <p :id="`${id}-note`" class="mt-1 min-h-[42px] text-[15px]" role="status">
       <template v-if="meant"
-        >“{{ text }}” is
-        <button type="button" class="rounded text-verdigris underline" @click="text = meant">
-          <FormulaText :text="meant" /></button
-        >.</template
+        >“{{ text }}” is <FormulaText :text="meant" class="text-[17px]" />.</template
       >
       <ProblemText v-else-if="problem" :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
       <template v-else-if="read.ok"

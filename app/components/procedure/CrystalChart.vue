@@ -5,7 +5,7 @@ import { use } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import { useTinted } from '~/composables/useLook'
-import type { Curve } from '#core/solution'
+import { saturationAt, type Curve } from '#core/solution'
 import { lowered } from '~/composables/useLowered'
 import { chartFont, solubilityAxes } from '~/composables/useSolubilityAxes'
 
@@ -132,33 +132,52 @@ function key(event: KeyboardEvent, { move, celsius }: PathPoint): void {
   emit('drag', move!, Math.round(celsius) + step)
 }
 const drawn = useTinted(() => option.value)
+/** Point by point, with what the water holds there. */
+const rows = computed(() =>
+  [...path, ...real.map(point => ({ ...point, label: `the run: ${point.label}` }))].map(({ celsius, grams, label }) => {
+    const most = saturationAt(curve, celsius)
+    return [
+      label,
+      `${celsius.toFixed(0)} °C`,
+      `${grams.toFixed(1)} g`,
+      most.ok ? `${most.value.grams.toFixed(1)} g` : 'not known',
+    ]
+  }),
+)
 </script>
 
 <template>
-  <div ref="room" class="relative h-[330px]">
-    <VChart
-      ref="chart"
-      :option="drawn"
-      autoresize
-      class="size-full"
-      role="img"
-      aria-label="Solubility against temperature, with the way this pot takes; the same numbers stand in the list of moves"
-      @finished="place"
-    />
-    <button
-      v-for="handle in handles"
-      :key="handle.point.move"
-      type="button"
-      class="absolute size-7 -translate-x-1/2 -translate-y-1/2 cursor-ew-resize touch-none rounded-full border-2 border-ink bg-card/70 hover:bg-verdigris-soft"
-      role="slider"
-      :aria-label="handle.point.label"
-      aria-valuemin="0"
-      aria-valuemax="100"
-      :aria-valuenow="Math.round(handle.point.celsius)"
-      :aria-valuetext="`${Math.round(handle.point.celsius)} °C`"
-      :style="{ left: `${handle.x}px`, top: `${handle.y}px` }"
-      @pointerdown="begin($event, handle.point.move!)"
-      @keydown="key($event, handle.point)"
+  <div>
+    <div ref="room" class="relative h-[330px]">
+      <VChart
+        ref="chart"
+        :option="drawn"
+        autoresize
+        class="size-full"
+        role="img"
+        aria-label="Solubility against temperature, with the way this pot takes; the same numbers stand in the table below"
+        @finished="place"
+      />
+      <button
+        v-for="handle in handles"
+        :key="handle.point.move"
+        type="button"
+        class="absolute size-7 -translate-x-1/2 -translate-y-1/2 cursor-ew-resize touch-none rounded-full border-2 border-ink bg-card/70 hover:bg-verdigris-soft"
+        role="slider"
+        :aria-label="handle.point.label"
+        aria-valuemin="0"
+        aria-valuemax="100"
+        :aria-valuenow="Math.round(handle.point.celsius)"
+        :aria-valuetext="`${Math.round(handle.point.celsius)} °C`"
+        :style="{ left: `${handle.x}px`, top: `${handle.y}px` }"
+        @pointerdown="begin($event, handle.point.move!)"
+        @keydown="key($event, handle.point)"
+      />
+    </div>
+    <ChartTable
+      caption="The way of this pot, point by point"
+      :head="['Where', 'Temperature', 'In 100 g of water', 'It holds at most']"
+      :rows="rows"
     />
   </div>
 </template>

@@ -92,6 +92,9 @@ const option = computed(() => ({
       ],
 }))
 const drawn = useTinted(() => option.value)
+const programmed = computed(() =>
+  programme.value.map(([hours, celsius]) => [`${hours.toFixed(1)} h`, `${celsius.toFixed(0)} °C`]),
+)
 </script>
 
 <template>
@@ -106,8 +109,8 @@ const drawn = useTinted(() => option.value)
     <figcaption class="small">
       <template v-if="isDry"
         >Usual times: what counts is constant mass, not the clock. The furnace’s own pace is taken as half an hour to
-        red heat.</template
-      >
+        red heat. <ChartTable caption="Temperature against time" :head="['After', 'Temperature']" :rows="programmed"
+      /></template>
       <template v-else>
         <table class="mt-1 text-[13px]">
           <tbody>

@@ -41,6 +41,17 @@ function type(event: Event): void {
   text.value = kept(typed.value)
 }
 
+/** A field that is entered is replaced by what is typed; a second press sets the cursor. */
+let isFresh = false
+function whole(): void {
+  field.value?.select()
+  isFresh = true
+}
+function keepWhole(event: MouseEvent): void {
+  if (isFresh && field.value?.selectionStart !== field.value?.selectionEnd) event.preventDefault()
+  isFresh = false
+}
+
 const id = useId()
 const field = useTemplateRef('field')
 defineExpose({ focus: () => field.value?.focus() })
@@ -61,6 +72,8 @@ defineExpose({ focus: () => field.value?.focus() })
       :aria-invalid="!!problem"
       :aria-describedby="problem ? `${id}-problem` : undefined"
       @input="type"
+      @focus="whole"
+      @mouseup="keepWhole"
       @blur="typed = shown(text)"
       @keydown.enter.prevent="emit('enter')"
       @keydown.esc="field?.blur()"

@@ -106,17 +106,26 @@ const option = computed(() => ({
   ],
 }))
 const drawn = useTinted(() => option.value)
+const rows = computed(() => [
+  ...curve.phases.flatMap(({ form, points }) =>
+    points.map(([celsius, grams]) => [`{${form.text}}`, `${celsius} °C`, `${grams} g`]),
+  ),
+  ...stood.map(([celsius, grams]) => ['where the batch stood', `${celsius.toFixed(0)} °C`, `${grams.toFixed(1)} g`]),
+])
 </script>
 
 <template>
-  <div class="h-[340px]">
-    <VChart
-      :option="drawn"
-      :update-options="{ notMerge: true }"
-      autoresize
-      class="size-full"
-      role="img"
-      aria-label="Solubility against temperature by solid; the points stand in the table"
-    />
+  <div>
+    <div class="h-[340px]">
+      <VChart
+        :option="drawn"
+        :update-options="{ notMerge: true }"
+        autoresize
+        class="size-full"
+        role="img"
+        aria-label="Solubility against temperature by solid; the points stand in the table below"
+      />
+    </div>
+    <ChartTable caption="Points of the curve" :head="['Solid', 'Temperature', 'In 100 g of water']" :rows="rows" />
   </div>
 </template>
