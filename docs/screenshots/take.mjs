@@ -11,9 +11,9 @@ const views = [
   ['run', '/batches/NI-014/run?stage=s2'],
   ['drying', '/batches/CO-003/run', page => page.waitForTimeout(1500)],
   ['procedure', '/batches/ZN-021/procedure'],
-  ['steps', '/batches/ZN-021/procedure', page => page.getByRole('list', { name: 'Steps' }).evaluate(list => list.scrollIntoView())],
+  ['run-tablet', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 820, height: 1180 }],
+  ['run-phone', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 390, height: 844 }],
   ['thrown-down', '/batches/SR-001/procedure', page => page.waitForTimeout(1000)],
-  ['heat-dry', '/batches/ZN-022/procedure', page => page.waitForTimeout(1000)],
   ['which-first', '/batches/CU-012/procedure', async page => {
     await page.getByRole('button', { name: 'Which salt first' }).click()
     await page.waitForTimeout(2500)
@@ -38,8 +38,9 @@ const [address = 'http://127.0.0.1:3000', folder = fileURLToPath(new URL('.', im
 const flags = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
 const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: flags })
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-for (const [name, path, act] of views) {
+for (const [name, path, act, size] of views) {
   if (only && !only.split(',').includes(name)) continue
+  await page.setViewportSize(size ?? { width: 1280, height: 800 })
   await page.goto(address + path)
   await page.getByRole('heading', { level: 1 }).first().waitFor()
   await page.waitForTimeout(900)

@@ -43,9 +43,7 @@ const problem = computed((): { span?: Span; why: string; fix: string } | undefin
       @keydown.enter="leave"
     />
     <p :id="`${id}-note`" class="mt-1 min-h-[42px] text-[15px]" role="status">
-      <template v-if="meant"
-        >“{{ text }}” is <FormulaText :text="meant" class="text-[17px]" />.</template
-      >
+      <template v-if="meant">“{{ text }}” is <FormulaText :text="meant" class="text-[17px]" />.</template>
       <ProblemText v-else-if="problem" :text="text" :span="problem.span" :why="problem.why" :fix="problem.fix" />
       <template v-else-if="read.ok"
         ><FormulaText :text="read.value.text" class="text-[17px]" /><span v-if="name" class="small ml-2">{{

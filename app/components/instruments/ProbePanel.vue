@@ -23,7 +23,7 @@ defineExpose({ take })
 
 <template>
   <section :aria-label="names[quantity]" class="border-t border-rule pt-2 first:border-t-0 first:pt-0">
-    <p class="flex items-baseline justify-between gap-2">
+    <p class="flex flex-wrap items-baseline justify-between gap-x-2">
       <span class="text-[13.5px] text-soft">{{ name }}</span>
       <span class="figure text-[26px] font-semibold leading-tight">{{ textOf(said).replace(' ', '\u202f') }}</span>
       <span class="tag" :class="said.steady ? 'bg-verdigris-soft text-verdigris' : 'bg-amber-soft text-amber'">{{

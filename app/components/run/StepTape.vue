@@ -49,14 +49,17 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
     class="tape border-r border-rule bg-stone py-3 max-sm:py-0"
     :class="{ 'is-folded': !isOpen }"
   >
-    <button
-      type="button"
-      class="flex min-h-12 w-full items-center justify-between px-4 text-[15px] sm:hidden"
-      :aria-expanded="isOpen"
-      @click="isOpen = !isOpen"
-    >
-      All {{ steps.length }} steps <ChevronDown :size="18" aria-hidden="true" :class="{ 'rotate-180': isOpen }" />
-    </button>
+    <div class="bar flex items-center text-[15px]">
+      <slot name="beside" />
+      <button
+        type="button"
+        class="order-first flex min-h-12 flex-1 items-center gap-2 px-4 sm:hidden"
+        :aria-expanded="isOpen"
+        @click="isOpen = !isOpen"
+      >
+        All {{ steps.length }} steps <ChevronDown :size="18" aria-hidden="true" :class="{ 'rotate-180': isOpen }" />
+      </button>
+    </div>
     <ol>
       <li v-for="{ state, time } in timed" :key="state.step.id">
         <button
@@ -86,6 +89,13 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
 </template>
 
 <style scoped>
+.bar {
+  position: sticky;
+  top: -12px;
+  z-index: 1;
+  flex-wrap: wrap;
+  background: var(--color-stone);
+}
 .tape {
   position: sticky;
   top: 0;
@@ -97,7 +107,7 @@ const marks = { done: '✓', skipped: '–', begun: '▸', open: '' } as const
     position: static;
     max-height: 60vh;
   }
-  .tape.is-folded > :not(button) {
+  .tape.is-folded > :not(.bar) {
     display: none;
   }
 }

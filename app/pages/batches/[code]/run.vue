@@ -430,6 +430,20 @@ onKey('j', () => letterKeys.value && move(1))
 onKey('k', () => letterKeys.value && move(-1))
 onKey('w', () => letterKeys.value && (troubled.value = step.value !== undefined))
 
+/** Where the columns do not stand side by side, what is beside the step is one press away. */
+const jumps = computed(
+  () =>
+    [
+      ['journal', 'Journal'],
+      ['remarks', `Remarks (${notes.value.length})`],
+    ] as const,
+)
+function jump(to: string): void {
+  const place = document.getElementById(to)
+  place?.scrollIntoView({ block: 'start' })
+  place?.focus({ preventScroll: true })
+}
+
 /** What a new step asks for, and what was taken, for ears. */
 const { announce } = useAnnounce()
 watch(
@@ -447,6 +461,16 @@ watch(
   <div class="run-page grid min-h-0 flex-1">
     <PanelGuard name="The tape of steps"
       ><StepTape :steps="run.steps" :spans="planned" :chosen="step?.id" @choose="chosenId = $event">
+        <template #beside>
+          <a
+            v-for="[to, name] in jumps"
+            :key="to"
+            :href="`#${to}`"
+            class="jump min-h-12 items-center px-3 text-verdigris underline"
+            @click.prevent="jump(to)"
+            >{{ name }}</a
+          >
+        </template>
         <p class="px-3 pt-3">
           <NuxtLink
             :to="{ path: `/batches/${batch.code}/procedure`, query: $route.query }"
@@ -484,7 +508,9 @@ watch(
               <RichText :text="step.words" /><template v-if="target && !step.words.includes(step.target ?? '—')"
                 >: <span class="figure">{{ target }}</span></template
               ><template v-else-if="goingIn"
-                >: <span class="figure">{{ goingIn.all }}</span><span v-if="beside" class="text-[0.7em] font-normal"
+                >: <span class="figure whitespace-nowrap">{{ goingIn.all }}</span><span
+                  v-if="beside"
+                  class="text-[0.7em] font-normal"
                   >, {{ beside }}</span
                 ></template
               >
@@ -678,7 +704,7 @@ watch(
       </p>
     </main>
     <div class="border-l border-rule bg-stone">
-      <div class="px-4 pt-[18px]">
+      <div id="journal" tabindex="-1" class="px-4 pt-[18px]">
         <p
           v-if="journal.waiting.length > 0"
           class="mb-2 rounded-md bg-amber-soft p-2 text-[13.5px] text-amber"
@@ -699,7 +725,9 @@ watch(
             @correct="correcting = $event"
         /></PanelGuard>
       </div>
-      <PanelGuard name="The remarks"><MarginColumn :notes="notes" class="mt-2 border-l-0" /></PanelGuard>
+      <div id="remarks" tabindex="-1">
+        <PanelGuard name="The remarks"><MarginColumn :notes="notes" class="mt-2 border-l-0" /></PanelGuard>
+      </div>
     </div>
     <CorrectionDialog :line="correcting" @close="correcting = undefined" @correct="correct" />
     <TroubleDialog
@@ -741,7 +769,13 @@ watch(
 .run-page {
   grid-template-columns: 226px minmax(0, 1fr) 292px;
 }
+.jump {
+  display: none;
+}
 @media (max-width: 1100px) {
+  .jump {
+    display: flex;
+  }
   .run-page {
     grid-template-columns: 200px minmax(0, 1fr);
   }
