@@ -82,6 +82,18 @@ export default defineNuxtConfig({
   nitro: {
     compressPublicAssets: true,
     errorHandler: '~~/server/problem-document.ts',
+    routeRules: {
+      '/**': {
+        headers: {
+          'x-content-type-options': 'nosniff',
+          'x-frame-options': 'DENY',
+          'referrer-policy': 'no-referrer',
+          'cross-origin-opener-policy': 'same-origin',
+          'cross-origin-resource-policy': 'same-origin',
+          'permissions-policy': 'camera=(self), serial=(self), microphone=(), geolocation=(), usb=(), payment=()',
+        },
+      },
+    },
     hooks: {
       /** What works briefs out in a thread of its own is a bundle of its own. */
       async compiled({ options }) {

@@ -32,6 +32,10 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
     test.use({ viewport: { width, height }, deviceScaleFactor })
 
     test('every page, and what it says of an address that leads nowhere', async ({ page }) => {
+      const refused: string[] = []
+      page.on('console', message => {
+        if (/Content Security Policy|Permissions policy/i.test(message.text())) refused.push(message.text())
+      })
       const pages = ['', 'batches', 'batches/new', 'assays', 'tables']
       const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay'].map(path => `batches/ZN-020/${path}`)
       for (const path of [...pages, ...ofBatch, 'batches/XX-999/sheet', 'nowhere']) {
@@ -39,6 +43,7 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         await expect(page.locator('main').first()).toBeVisible()
         await looksRight(page)
       }
+      expect(refused).toEqual([])
     })
 
     test('every panel of the sheet, and what cannot be understood there', async ({ page }) => {

@@ -180,3 +180,66 @@ test('a body that is too long is refused while it streams', async ({ request }) 
   expect([413, 'cut']).toContain(long)
   expect((await request.get(`/api/batches/${code}`)).ok()).toBe(true)
 })
+
+test('every answer is walled in: policies on the page, its files and the data, and no word of what serves it', async ({
+  request,
+}) => {
+  const shell = await request.get('/')
+  const script = /<script[^>]*src="(\/_nuxt\/[^"]+)"/.exec(await shell.text())![1]!
+  for (const path of ['/', script, '/api/lab', '/api/batches/XX-999', '/healthz']) {
+    const headers = (await request.get(path)).headers()
+    expect(headers, path).toMatchObject({
+      'x-content-type-options': 'nosniff',
+      'x-frame-options': 'DENY',
+      'referrer-policy': 'no-referrer',
+      'permissions-policy': expect.stringContaining('camera=(self), serial=(self)'),
+    })
+    expect(headers['x-powered-by'], path).toBeUndefined()
+  }
+  const policy = shell.headers()['content-security-policy']!
+  expect(policy).toContain("default-src 'none'")
+  expect(policy).toContain("frame-ancestors 'none'")
+  expect(policy).toMatch(/script-src 'self' 'sha256-[A-Za-z0-9+/=]{44}'/)
+  expect(policy).not.toMatch(/script-src[^;]*unsafe/)
+})
+
+test('it says whether it is up and ready, and names each request', async ({ request }) => {
+  expect(await (await request.get('/healthz')).json()).toEqual({ is: 'up' })
+  expect(await (await request.get('/readyz')).json()).toEqual({ is: 'ready' })
+  const [one, other] = await Promise.all([request.get('/api/lab'), request.get('/api/lab')])
+  expect(one.headers()['x-request-id']).toMatch(/^[0-9a-f-]{36}$/)
+  expect(one.headers()['x-request-id']).not.toBe(other.headers()['x-request-id'])
+})
+
+test('what the database refuses is told without a word of SQL', async ({ request }) => {
+  const product = 'ZnSO4.7H2O'
+  const equation = 'Zn + H2SO4 -> ZnSO4 + H2'
+  const { code } = await (await request.post('/api/batches', { data: { product, equation } })).json()
+  const { document } = await (await request.get(`/api/batches/${code}`)).json()
+  const answers = await Promise.all([
+    request.post('/api/batches', {
+      headers: { 'content-type': 'application/json' },
+      data: `{"product":"${product}","equation":"${equation}","title":"G \\ud800"}`,
+    }),
+    request.put(`/api/batches/${code}`, { data: { version: 9007199254740991, document } }),
+    request.post(`/api/batches/${code}/entries`, {
+      data: {
+        entries: [
+          {
+            kind: 'note',
+            id: crypto.randomUUID(),
+            at: '2026-05-04T09:00:00+23:59',
+            by: crypto.randomUUID(),
+            stage: 's1',
+            text: 'x',
+          },
+        ],
+      },
+    }),
+  ])
+  for (const answer of answers) {
+    expect(answer.status(), await answer.text()).toBeGreaterThanOrEqual(400)
+    expect(answer.status()).toBeLessThan(500)
+    expect(await answer.text()).not.toMatch(/select |insert |update | from |\$\d|jsonb|numeric|relation /i)
+  }
+})

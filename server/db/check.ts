@@ -3,7 +3,7 @@ import { findBreak, missingBatches } from './chain'
 
 /** Proves the chain of a batch's journal, or of every batch's, or names the entry at which it is broken. */
 const wanted = process.argv.slice(2)
-const db = connect(process.env.DATABASE_URL ?? '')
+const db = connect(process.env.DATABASE_URL ?? '', { long: true })
 let broken = 0
 try {
   const batches: { id: string; code: string; last_seq: number }[] = await db('batches')

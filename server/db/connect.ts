@@ -1,10 +1,17 @@
 import knex, { type Knex } from 'knex'
 
-/** A pool on the database; it opens nothing until the first query, and gives up on a database that is away in 3 s. */
-export const connect = (url: string): Knex =>
+/** ms after which an answer is no longer waited for: a database that is stopped but not down holds its connections open and says nothing. */
+const LONGEST = 8000
+
+/** A pool on the database; it opens nothing until the first query, and gives up on a database that is away in 3 s, on one that hangs in 8. Migrations may take as `long` as they need. */
+export const connect = (url: string, { long = false } = {}): Knex =>
   knex({
     client: 'pg',
-    connection: { connectionString: url, connectionTimeoutMillis: 3000 },
+    connection: {
+      connectionString: url,
+      connectionTimeoutMillis: 3000,
+      ...(!long && { query_timeout: LONGEST, statement_timeout: LONGEST }),
+    },
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 4000,
   })
@@ -15,6 +22,6 @@ export function isAway(error: unknown): boolean {
   return (
     /^(ECONN|ETIMEDOUT|EPIPE|ENOTFOUND|57P0|08|53300)/.test(code ?? '') ||
     name === 'KnexTimeoutError' ||
-    /connection terminated|timeout expired|connect timeout/i.test(message ?? '')
+    /connection terminated|timeout expired|connect timeout|query read timeout/i.test(message ?? '')
   )
 }

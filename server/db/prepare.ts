@@ -6,7 +6,7 @@ import { migrate } from './migrate'
 import { addLab, findLab } from './people'
 
 /** Migrates, and loads the demo into an empty database, whole or not at all. */
-const db = connect(process.env.DATABASE_URL ?? '')
+const db = connect(process.env.DATABASE_URL ?? '', { long: true })
 try {
   await migrate(db)
   if (!(await findLab(db))) {
