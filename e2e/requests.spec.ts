@@ -203,6 +203,41 @@ test('every answer is walled in: policies on the page, its files and the data, a
   expect(policy).not.toMatch(/script-src[^;]*unsafe/)
 })
 
+test('an entry that shows a picture needs the picture, and a picture is drawn anew', async ({ request }) => {
+  const product = 'ZnSO4.7H2O'
+  const equation = 'Zn + H2SO4 -> ZnSO4 + H2'
+  const { code } = await (await request.post('/api/batches', { data: { product, equation } })).json()
+  const { people } = await (await request.get('/api/lab')).json()
+  const shows = (photo: string) => ({
+    kind: 'photo',
+    id: crypto.randomUUID(),
+    at: '2026-05-04T09:00:00Z',
+    by: people[0].id,
+    stage: 's1',
+    photo,
+    type: 'image/png',
+    text: 'the dish',
+  })
+  const send = (photo: string) => request.post(`/api/batches/${code}/entries`, { data: { entries: [shows(photo)] } })
+  const without = await send('f'.repeat(64))
+  expect(without.status()).toBe(422)
+  expect(await without.json()).toMatchObject({ problems: [{ code: 'journal.no-picture', at: 'entries.0.photo' }] })
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  )
+  const stuffed = Buffer.concat([png, Buffer.from('what lies behind')])
+  const sent = await request.post(`/api/batches/${code}/photos`, {
+    headers: { 'content-type': 'image/png' },
+    data: stuffed,
+  })
+  expect(sent.status()).toBe(201)
+  const { photo } = await sent.json()
+  expect((await send(photo)).status()).toBe(201)
+  const kept = await (await request.get(`/api/batches/${code}/photos/${photo}`)).body()
+  expect(kept.includes('what lies behind')).toBe(false)
+})
+
 test('it says whether it is up and ready, and names each request', async ({ request }) => {
   expect(await (await request.get('/healthz')).json()).toEqual({ is: 'up' })
   expect(await (await request.get('/readyz')).json()).toEqual({ is: 'ready' })

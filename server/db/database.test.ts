@@ -13,7 +13,8 @@ import { checkpointOf, findBreak, missingBatches } from './chain'
 import { entriesByBatch, listEntries } from './entries'
 import { migrate } from './migrate'
 import { addLab, findLab, saveSettings } from './people'
-import { findPhoto, keepPhoto, photoTypeOf } from './photos'
+import { findPhoto, keepPhoto, missingPhotos } from './photos'
+import { APP_ROLE, grantApp, grants } from './role'
 
 const server = process.env.TEST_DATABASE_URL
 
@@ -500,16 +501,60 @@ describe.skipIf(!server)('the database', () => {
     expect(briefs.get(fine.code).product).not.toBe('')
   })
 
-  it('keeps a picture once, and tells what it is by its bytes', async () => {
+  it('keeps a picture once, and knows which of its batch it has', async () => {
     const batch = await batchFor()
     const png = Buffer.from('89504e470d0a1a0a0000', 'hex')
-    expect(photoTypeOf(png)).toBe('image/png')
-    expect(photoTypeOf(Buffer.from('<svg onload=alert(1)>'))).toBeUndefined()
-    expect(photoTypeOf(Buffer.from('ffd8ffe0', 'hex'))).toBe('image/jpeg')
     const name = await keepPhoto(db, batch.id, 'image/png', png)
     expect(await keepPhoto(db, batch.id, 'image/png', png)).toBe(name)
     expect(await findPhoto(db, batch.id, name)).toEqual({ type: 'image/png', data: png })
+    const place = { lab: batch.labId, code: batch.code }
+    expect(await missingPhotos(db, place, [name, 'f'.repeat(64)])).toEqual(['f'.repeat(64)])
+    expect(await missingPhotos(db, { ...place, code: 'XX-999' }, [name])).toEqual([name])
     await expect(db('photos').where({ sha256: name }).delete()).rejects.toThrow('append-only')
+  })
+
+  it('lets the application read and write rows, and nothing besides', async () => {
+    const batch = await batchFor()
+    await grantApp(db, 'a-password-for-a-test')
+    // Once more is another password, and no error.
+    await grantApp(db, 'another-one-for-a-test')
+    await expect(grantApp(db, "x'; drop table labs; --")).rejects.toThrow('plain characters')
+    const address = new URL(server!)
+    address.username = APP_ROLE
+    address.password = 'another-one-for-a-test'
+    address.pathname = `/${name}`
+    const app = connect(address.href)
+    try {
+      expect(await app('batches').where({ id: batch.id }).pluck('code')).toEqual([batch.code])
+      for (const sql of [
+        'create table more (x integer)',
+        'drop table entries',
+        'alter table entries disable trigger all',
+        "copy (select 1) to program 'true'",
+        "select pg_read_file('/etc/hostname')",
+        'create role somebody superuser',
+        'truncate entries',
+        'delete from entries',
+        "update entries set kind = 'note'",
+        'delete from batches',
+        'delete from chain_ends',
+        'delete from people',
+        "update photos set type = 'image/png'",
+        'insert into knex_migrations (name) values (1)',
+        'set role postgres',
+      ])
+        // 42501 is insufficient_privilege.
+        await expect(app.raw(sql), sql).rejects.toMatchObject({ code: '42501' })
+    } finally {
+      await app.destroy()
+    }
+  })
+
+  it('grants every table, so that a new one is thought of', async () => {
+    const { rows } = await db.raw<{ rows: { tablename: string }[] }>(
+      "select tablename from pg_tables where schemaname = 'public' and tablename <> 'knex_migrations_lock'",
+    )
+    expect(rows.map(({ tablename }) => tablename).toSorted()).toEqual(Object.keys(grants).toSorted())
   })
 
   it('tells a database that is away from a request that is wrong', async () => {

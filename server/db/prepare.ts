@@ -4,8 +4,9 @@ import { insertBatch } from './batches'
 import { connect } from './connect'
 import { migrate } from './migrate'
 import { addLab, findLab } from './people'
+import { grantApp } from './role'
 
-/** Migrates, and loads the demo into an empty database, whole or not at all. */
+/** Migrates, loads the demo into an empty database, whole or not at all, and lets the application in under a role of its own where `APP_PASSWORD` gives it one. */
 const db = connect(process.env.DATABASE_URL ?? '', { long: true })
 try {
   await migrate(db)
@@ -24,6 +25,8 @@ try {
     })
     console.log('Demo data loaded.')
   }
+  const { APP_PASSWORD: password } = process.env
+  if (password) await grantApp(db, password)
 } finally {
   await db.destroy()
 }

@@ -1,6 +1,8 @@
 import * as z from 'zod'
 import { entrySchema } from '#core/document'
+import type { Entry } from '#core/journal'
 import { explainAppend } from '../../../db/append'
+import { missingPhotos } from '../../../db/photos'
 
 const Body = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })
 
@@ -10,6 +12,7 @@ export default defineEventHandler(async event => {
   const code = requireCode(event)
   const db = useDatabase()
   const lab = await requireLabId(db)
+  await requirePictures(db, { lab, code }, entries)
   const appended = await append(db, { lab, code, entries })
   if (!appended.ok) {
     const { problem } = appended
@@ -24,3 +27,28 @@ export default defineEventHandler(async event => {
   setResponseStatus(event, 201)
   return appended.entries
 })
+
+/** An entry that shows a picture needs one: it is sent first, and the entry with the name that it got. */
+async function requirePictures(
+  db: ReturnType<typeof useDatabase>,
+  place: { readonly lab: string; readonly code: string },
+  entries: readonly Entry[],
+): Promise<void> {
+  const shown = entries.flatMap((entry, at) => (entry.kind === 'photo' ? [{ at, name: entry.photo }] : []))
+  if (shown.length === 0) return
+  const missing = await missingPhotos(
+    db,
+    place,
+    shown.map(({ name }) => name),
+  )
+  const first = shown.find(({ name }) => missing.includes(name))
+  if (first)
+    throw refusal(422, 'This entry shows a picture that is not here.', [
+      {
+        at: `entries.${first.at}.photo`,
+        code: 'journal.no-picture',
+        why: 'No picture of this batch has that name.',
+        fix: 'Send the picture first, and the entry with the name it is given.',
+      },
+    ])
+}

@@ -1,0 +1,32 @@
+import type { Knex } from 'knex'
+
+/** The role under which the application works: it reads and writes rows, and changes no table, no role and no file. */
+export const APP_ROLE = 'zip_ledger_app'
+
+/** What the application does with each table, and nothing besides: the journal, its chain and pictures are only added to. A table that is not here is not touched. */
+export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'update' | 'delete')[]>> = {
+  labs: ['select', 'update'],
+  people: ['select', 'insert', 'update'],
+  batches: ['select', 'insert', 'update'],
+  entries: ['select', 'insert'],
+  chain_ends: ['select', 'insert', 'update'],
+  photos: ['select', 'insert'],
+  own_rows: ['select', 'insert', 'delete'],
+  templates: ['select', 'insert', 'update', 'delete'],
+  assays: ['select', 'insert', 'update', 'delete'],
+  briefs: ['select', 'insert', 'update', 'delete'],
+  knex_migrations: ['select'],
+}
+
+/** Makes the application's role with this password, or gives it a new one, and grants it what it needs, as whoever owns the tables. Refuses a password that is not letters, digits, `-` or `_`. */
+export async function grantApp(db: Knex, password: string): Promise<void> {
+  if (!/^[\w-]{16,}$/.test(password))
+    throw new Error('The password of the application’s role is 16 plain characters at least.')
+  const { rows } = await db.raw<{ rows: unknown[] }>('select 1 from pg_roles where rolname = ?', [APP_ROLE])
+  const settings = `login nosuperuser nocreatedb nocreaterole noinherit noreplication password '${password}'`
+  await db.raw(`${rows.length > 0 ? 'alter' : 'create'} role ${APP_ROLE} ${settings}`)
+  await db.raw('revoke create on schema public from public')
+  await db.raw(`revoke all on all tables in schema public from ${APP_ROLE}`)
+  await db.raw(`grant usage on schema public to ${APP_ROLE}`)
+  for (const [table, may] of Object.entries(grants)) await db.raw(`grant ${may.join(', ')} on ${table} to ${APP_ROLE}`)
+}
