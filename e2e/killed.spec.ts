@@ -89,6 +89,18 @@ test('no acknowledged entry is lost, however often the server and the database a
       second!.kill('SIGKILL')
     })
 
+    await test.step('a database that hangs is given up on, and taken up again', async () => {
+      expect((await fetch(`${address}/readyz`)).status).toBe(200)
+      cluster('hang')
+      const [ready, batch, up] = await Promise.all(
+        ['readyz', 'api/batches/ZN-020', 'healthz'].map(path => fetch(`${address}/${path}`)),
+      )
+      cluster('go')
+      expect([ready!.status, batch!.status, up!.status]).toEqual([503, 503, 200])
+      expect((await batch!.json()).detail).toContain('The database does not answer.')
+      await expect.poll(async () => (await fetch(`${address}/readyz`)).status).toBe(200)
+    })
+
     const codes = ['ZN-021', 'CU-009', 'CU-011']
     const acknowledged = codes.map((): string[] => [])
     let isOver = false

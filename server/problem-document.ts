@@ -8,7 +8,7 @@ export default function problemDocument(error: H3Error, event: H3Event) {
   const refused = dataStatus(error.cause ?? error)
   const isData = !away && refused !== undefined
   const status = away ? 503 : (refused ?? (error.statusCode || 500))
-  if (status === 500) console.error(error)
+  if (status === 500) console.error(JSON.stringify({ request: event.context.requestId as string, stack: error.stack }))
   const detail = away
     ? 'The database does not answer. What you typed is kept; it is saved when the database is back.'
     : status === 500

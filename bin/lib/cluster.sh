@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# A throwaway database for a test or a benchmark: cluster.sh make|start|kill|stop FOLDER PORT [PASSWORD]
+# A throwaway database for a test or a benchmark: cluster.sh make|start|hang|go|kill|stop FOLDER PORT [PASSWORD]
 # Settings are PostgreSQL's own: what it acknowledges is on the disk.
 set -euo pipefail
 root=$(cd "$(dirname "$(readlink -f "$0")")/../.." && pwd)
@@ -22,6 +22,12 @@ case $what in
       sleep 0.2
     done
     die "PostgreSQL did not start again: see $folder/server.log"
+    ;;
+  hang | go)
+    first=$(as_postgres head -n 1 "$folder/postmaster.pid")
+    if [ "$what" = hang ]; then signal=STOP; else signal=CONT; fi
+    # shellcheck disable=SC2046
+    kill -"$signal" "$first" $(pgrep -P "$first")
     ;;
   kill) kill -KILL "$(as_postgres head -n 1 "$folder/postmaster.pid")" ;;
   stop) stop_cluster "$folder" ;;

@@ -11,7 +11,7 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   entries: ['select', 'insert'],
   chain_ends: ['select', 'insert', 'update'],
   photos: ['select', 'insert'],
-  own_rows: ['select', 'insert', 'delete'],
+  own_rows: ['select', 'insert', 'update', 'delete'],
   templates: ['select', 'insert', 'update', 'delete'],
   assays: ['select', 'insert', 'update', 'delete'],
   briefs: ['select', 'insert', 'update', 'delete'],
