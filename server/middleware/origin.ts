@@ -8,6 +8,7 @@ export default defineEventHandler(event => {
       host: getHeader(event, 'host'),
       origin: getHeader(event, 'origin'),
       site: getHeader(event, 'sec-fetch-site'),
+      mode: getHeader(event, 'sec-fetch-mode'),
       type: getHeader(event, 'content-type'),
     },
     standing,

@@ -16,6 +16,8 @@ describe('a request', () => {
   it.each([
     ['a read on loopback', read],
     ['a read by its name', { ...read, host: 'LOCALHOST:3000' }],
+    ['a read of the app’s own page', { ...read, site: 'same-origin', mode: 'cors' }],
+    ['a link that somebody follows from elsewhere', { ...read, site: 'cross-site', mode: 'navigate' }],
     ['a write of the app’s own page', write],
     ['a write of a program, which names no origin', { ...write, origin: undefined, site: undefined }],
     ['a photo', { ...write, type: 'image/png' }],
@@ -26,6 +28,8 @@ describe('a request', () => {
   it.each([
     ['a read under a rebound name', { ...read, host: 'evil.example:3000' }, 403],
     ['a read without a name', { ...read, host: undefined }, 403],
+    ['a read by another page’s script', { ...read, site: 'cross-site', mode: 'no-cors' }, 403],
+    ['a read by a page of another port', { ...read, site: 'same-site', mode: 'cors' }, 403],
     ['a write from another origin', { ...write, origin: 'http://evil.example' }, 403],
     ['a write from another port', { ...write, origin: 'http://127.0.0.1:8000' }, 403],
     ['a write from a page without an origin', { ...write, origin: 'null' }, 403],

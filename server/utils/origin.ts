@@ -7,6 +7,8 @@ export interface Sender {
   readonly host: string | undefined
   readonly origin: string | undefined
   readonly site: string | undefined
+  /** `navigate` where somebody follows a link or types the address. */
+  readonly mode?: string | undefined
   readonly type: string | undefined
 }
 /** Names this server answers to beside loopback, and whether the network it stands in is trusted. */
@@ -28,7 +30,7 @@ export const standingOf = (env: NodeJS.ProcessEnv): Standing => ({
 
 /**
  * Why a request is not answered; undefined for one that is. The name it was sent to must be this server's own, or else another page in the same
- * browser could read under a name of its choosing. What changes data comes from this origin alone, where a browser says so, and as JSON or a
+ * browser could read under a name of its choosing. What reads or changes data comes from this origin alone, where a browser says so, and as JSON or a
  * picture, which no foreign form can send.
  */
 export function refusalOf(
@@ -40,16 +42,23 @@ export function refusalOf(
       status: 403,
       why: 'This server does not answer to that name. Use the address that bin/start printed, or list the name in ZIP_LEDGER_HOSTS.',
     }
-  if (READS.includes(sender.method)) return undefined
+  if (READS.includes(sender.method))
+    return isOwnSite(sender.site) || sender.mode === 'navigate' ? undefined : { status: 403, why: OTHER_PAGE_READS }
   if (sender.origin !== undefined && hostOf(sender.origin) !== sender.host?.toLowerCase())
-    return { status: 403, why: 'This was sent by another page. Only this application’s own pages may change anything.' }
-  if (sender.site !== undefined && sender.site !== 'same-origin' && sender.site !== 'none')
-    return { status: 403, why: 'This was sent by another page. Only this application’s own pages may change anything.' }
+    return { status: 403, why: OTHER_PAGE }
+  if (!isOwnSite(sender.site)) return { status: 403, why: OTHER_PAGE }
   const type = sender.type?.split(';')[0]?.trim().toLowerCase()
   if (sender.method !== 'DELETE' && type !== 'application/json' && !type?.startsWith('image/'))
     return { status: 415, why: 'What changes data is sent as application/json, a photo as a picture.' }
   return undefined
 }
+
+const OTHER_PAGE = 'This was sent by another page. Only this application’s own pages may change anything.'
+const OTHER_PAGE_READS =
+  'This was asked for by another page. Only this application’s own pages may read what the lab keeps.'
+
+/** Where a browser says whose page asks: this one's, or nobody's, as from the address bar. */
+const isOwnSite = (site: string | undefined): boolean => site === undefined || site === 'same-origin' || site === 'none'
 
 function isOwnHost(host: string | undefined, { names, isTrusted }: Standing): boolean {
   const name = (host ?? '').toLowerCase().replace(/:\d+$/, '')
