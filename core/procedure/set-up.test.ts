@@ -56,7 +56,7 @@ describe('the set-up of a step', () => {
       reagents: [solid('Cu', '4 g'), liquor('HNO3', '5 mol/L', '60 mL')],
     })
     const setUp = found(copper, 'Add {Cu}')
-    expect(setUp?.gas?.into).toBe('NaOH')
+    expect(setUp).toMatchObject({ over: 'stopper', gas: { into: 'NaOH' } })
     expect(setUpWords(setUp!)).toContain('goes into {NaOH} through a funnel just at its surface')
   })
   it('puts a crucible over the burner, and dries in the desiccator', () => {

@@ -7,7 +7,8 @@ import type { Event } from './event'
 /** How the glass stands for a step, part by part; what a picture is drawn from. */
 export interface SetUp {
   readonly vessel: 'flask' | 'suction flask' | 'dish' | 'crucible' | 'desiccator'
-  readonly over?: 'dropping funnel' | 'powder funnel' | 'gas inlet' | 'suction funnel' | 'fluted filter' | 'still head'
+  readonly over?:
+    'dropping funnel' | 'powder funnel' | 'stopper' | 'gas inlet' | 'suction funnel' | 'fluted filter' | 'still head'
   readonly under?: 'ice' | 'water bath' | 'hotplate' | 'burner'
   /** Where gas goes that leaves: into a trap with its reagent, or off in the hood. */
   readonly gas?: { readonly forms: readonly string[]; readonly into?: string }
@@ -83,7 +84,8 @@ function charging(step: Step, events: readonly Event[], before: Vessel, traps: S
   const trap = traps.find(({ gas }) => forms.includes(gas))
   return {
     vessel: 'flask',
-    over: isPoured ? 'dropping funnel' : 'powder funnel',
+    // Through an open neck the gas would pass the trap by.
+    over: isPoured ? 'dropping funnel' : trap ? 'stopper' : 'powder funnel',
     ...(isCooled && { under: 'ice' }),
     ...(forms.length > 0 && { gas: { forms, ...(trap && { into: trap.reagent }) } }),
   }
@@ -108,6 +110,7 @@ const vessels: Record<SetUp['vessel'], string> = {
 const over: Record<NonNullable<SetUp['over']>, string> = {
   'dropping funnel': 'a dropping funnel above',
   'powder funnel': 'a wide neck for the portions',
+  stopper: 'the neck stoppered, and opened for a portion alone',
   'gas inlet': 'a tube that leads the gas in below the surface',
   'suction funnel': 'the suction funnel with its paper wetted, a bottle between it and the pump',
   'fluted filter': 'a fluted paper in a funnel with a short stem',

@@ -64,6 +64,9 @@ const isLiquid = computed(() => setUp.vessel === 'flask' || setUp.vessel === 'su
         <path d="M48 36L62 56V64H78V56L92 36Z" class="glass" />
         <path d="M62 30l5-6 5 6zM72 24l5-6 5 6z" class="solid" />
       </g>
+      <g v-else-if="setUp.over === 'stopper'">
+        <path d="M57 42H83L79 66H61Z" class="solid" />
+      </g>
       <g v-else-if="setUp.over === 'gas inlet'">
         <path d="M8 40H70V140" class="glass" />
         <path d="M64 142a4 4 0 1 0 .1 0M76 136a3 3 0 1 0 .1 0M60 132a3 3 0 1 0 .1 0" class="thin" />

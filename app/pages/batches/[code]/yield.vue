@@ -134,6 +134,7 @@ function keepRecovered(species: string, value: string): void {
           class="figure rounded text-[62px] font-semibold leading-none tracking-[-0.04em] hover:bg-verdigris-soft"
           :class="{ 'text-red': isOver }"
           data-testid="percent"
+          :aria-label="`Yield: ${formatFigure(result.percent)}. Show the working`"
           @click="show(result.percent)"
         >
           {{ formatFigure(result.percent) }}
@@ -143,10 +144,16 @@ function keepRecovered(species: string, value: string): void {
           <button
             type="button"
             class="figure font-semibold underline decoration-dotted"
+            :aria-label="`Theoretical yield: ${formatFigure(result.theoretical)}. Show the working`"
             @click="show(result.theoretical)"
           >
             {{ formatFigure(result.theoretical) }}</button>, as <FormulaText :text="form" />, from
-          <button type="button" class="figure font-semibold underline decoration-dotted" @click="show(result.actual)">
+          <button
+            type="button"
+            class="figure font-semibold underline decoration-dotted"
+            :aria-label="`Weighed: ${formatFigure(result.actual)}. Show the working`"
+            @click="show(result.actual)"
+          >
             {{ formatFigure(result.actual) }}
           </button>
           weighed. Standard uncertainty
@@ -158,6 +165,7 @@ function keepRecovered(species: string, value: string): void {
               type="button"
               class="figure font-semibold underline decoration-dotted"
               data-testid="credited"
+              :aria-label="`Yield with what came back credited: ${formatFigure(actual.credited)}. Show the working`"
               @click="show(actual.credited)"
             >
               {{ formatFigure(actual.credited) }}</button>.
