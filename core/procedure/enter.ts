@@ -2,7 +2,7 @@ import { molarMass } from '#core/formula'
 import type { Step } from '#core/journal'
 import { formatFigure, type Figure } from '#core/quantity'
 import { gasFacts, type ReadStage, type ReagentLine, type Room, type StageSheet } from '#core/sheet'
-import { dryOf, WATER } from '#core/vessel'
+import { dryOf, formulaOf, WATER } from '#core/vessel'
 import { bottleOf } from './amount'
 import { inOrder, withoutSideGas, type Charge } from './charges'
 import type { Course } from './course'
@@ -130,7 +130,7 @@ function addOne(course: Course, charge: Charge, { gases, isLast, needs }: Adding
   }
   const [gas] = gases
   const outcome = outcomeOf(course.vessel, charge, course.setting)
-  if (isLast && gas && (outcome.gas > 0 || !outcome.isKnown)) {
+  if (isLast && gas && (outcome.gas > 0 || !outcome.isKnown || fumes(course, charge, gases))) {
     const portions = portionsOf(gases.reduce((sum, { volume }) => sum + volume.value, 0))
     course.take({
       do: 'add',
@@ -161,6 +161,16 @@ function addOne(course: Course, charge: Charge, { gases, isLast, needs }: Adding
     words: isHot ? `${words}, in an ice bath` : words,
     ...(isHot && { needs: ['ice bath'] as const, hands: '15 min' }),
     does,
+  })
+}
+
+/** A gas that water holds stays in it up to about this share of the liquor’s mass: constant-boiling hydrochloric acid is 20 % (handbooks, from memory), and stronger acid fumes. */
+const HELD = 0.2
+const fumes = ({ vessel }: Course, charge: Charge, gases: Adding['gases']): boolean => {
+  const water = (vessel.solvents.get(WATER) ?? 0) + (charge.solvents.get(WATER) ?? 0)
+  return gases.some(({ formula, amount }) => {
+    const mass = amount.value * molarMass(formulaOf(formula))
+    return mass / (mass + water) > HELD
   })
 }
 

@@ -59,6 +59,8 @@ describe('10 g of every solid of the table into 100 g of water', () => {
   })
   it.each([
     ['ZnO', 'Suspend X, stirring'],
+    // Cream of tartar is in no table here: nothing is claimed of it.
+    ['KHC4H4O6', 'Add X, a spatula at a time'],
     ['KNO3', 'Dissolve X, stirring'],
     ['KClO4', 'Stir in X'],
     ['H3BO3', 'Stir in X'],
@@ -100,6 +102,22 @@ describe('steps in the order that can be carried out, as a chemist says them', (
     expect(
       said('BaCl2 + H2SO4 -> BaSO4 + 2 HCl', 'BaSO4', solid('BaCl2', '5 g'), liquor('H2SO4', '1 mol/L', '25 mL'))[1],
     ).toBe('Add BaCl2, a spatula at a time; until no more comes down'))
+  it('takes care where there is too little water to hold the acid that comes', () => {
+    const { stages } = foldOf({
+      id: 's1',
+      equation: 'NaCl + H2SO4 -> NaHSO4 + HCl',
+      product: { species: 'NaHSO4' },
+      reagents: [
+        solid('NaCl', '12 g'),
+        {
+          species: 'H2SO4',
+          supply: { kind: 'solution', concentration: '96 % w/w', density: '1.84 g/mL' },
+          charge: { volume: '12 mL' },
+        },
+      ],
+    } as never)
+    expect(stages[0]!.steps.some(({ words }) => /portions/.test(words))).toBe(true)
+  })
   it('lets a carbonate wait for its gas', () =>
     expect(
       said('CaCO3 + 2 HCl -> CaCl2 + CO2 + H2O', 'CaCl2', solid('CaCO3', '10 g'), liquor('HCl', '3 mol/L', '70 mL'))[1],

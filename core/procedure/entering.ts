@@ -1,7 +1,7 @@
 import { findSubstance, molarMass, sameStuff, type Formula } from '#core/formula'
 import type { Step } from '#core/journal'
 import { solvents } from '#core/reference'
-import { findCurve } from '#core/solution'
+import { findCurve, findProduct } from '#core/solution'
 import { dryOf, operate, type Setting, type Vessel } from '#core/vessel'
 import type { Charge } from './charges'
 
@@ -31,7 +31,7 @@ const solidOf = ({ lumps }: Vessel, is: (form: Formula) => boolean): number =>
 /** Tries a charge in a vessel: what stays, what comes down, what goes. By the account of the vessel; masses are compared without water of crystallisation. */
 export function outcomeOf(before: Vessel, charge: Charge, setting: Setting): Outcome {
   const { formula, moles, solvents } = charge
-  const { vessel: after, out, unknown } = operate(before, { do: 'charge', formula, moles, solvents }, setting)
+  const { vessel: after, out } = operate(before, { do: 'charge', formula, moles, solvents }, setting)
   const mass = moles * molarMass(dryOf(formula).dry)
   const isMine = (form: Formula): boolean => sameStuff(dryOf(form).dry, dryOf(formula).dry)
   const isOther = (form: Formula): boolean => !isMine(form)
@@ -44,7 +44,8 @@ export function outcomeOf(before: Vessel, charge: Charge, setting: Setting): Out
   })
   const isNew = after.lumps.some(({ form }) => isOther(form) && !before.lumps.some(one => sameStuff(one.form, form)))
   const row = findSubstance(formula)?.row
-  const isSparing = row?.water === 'slightly' && findCurve(formula, setting.own) === undefined
+  const isTabled = findCurve(formula, setting.own) !== undefined || findProduct(formula) !== undefined
+  const isSparing = row?.water === 'slightly' && !isTabled
   return {
     stays: stays > WHOLE && row?.water !== 'slightly' ? 'whole' : stays > SEEN || isSparing ? 'part' : 'none',
     throwsDown: isNew || others > SEEN * mass,
@@ -54,7 +55,7 @@ export function outcomeOf(before: Vessel, charge: Charge, setting: Setting): Out
       .filter(({ to }) => to === 'gas')
       .flatMap(({ matter }) => matter)
       .reduce((sum, { form, amount }) => sum + (isSolvent(form) ? 0 : amount), 0),
-    isKnown: unknown === undefined || row !== undefined,
+    isKnown: row !== undefined || isTabled,
   }
 }
 const isSolvent = (form: string): boolean => solvents.some(({ formula }) => formula === form)
