@@ -78,7 +78,7 @@ test('a figure that does not read is kept where it was typed, is not saved, and 
   await expect(saved(page)).toBeVisible()
   await page.getByLabel('Charge of Zn').fill('-5.00 g')
   await expect(page.getByText('This is below zero, which cannot be.')).toBeVisible()
-  await expect(page.getByText('Kept here, saved once it reads')).toBeVisible()
+  await expect(page.getByText('Kept here, saved once it can be understood')).toBeVisible()
   await expect(page.getByRole('button', { name: /^Theoretical yield/ })).toHaveCount(0)
   await page.reload()
   await expect(page.getByLabel('Charge of Zn')).toHaveValue('-5.00 g')

@@ -70,7 +70,7 @@ export async function freshenBriefs(
 const titleOf = (document: unknown): string =>
   typeof document === 'object' && document !== null && 'title' in document && typeof document.title === 'string'
     ? document.title.slice(0, 120)
-    : 'A batch that does not read'
+    : 'A batch that cannot be understood'
 
 async function ownTables(db: Knex, labId: string): Promise<OwnTables> {
   const rows: OwnRow[] = await listOwnRows(db, labId)

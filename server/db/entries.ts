@@ -33,7 +33,7 @@ export function entryOf({ id, body, person_id, at }: Pick<EntryRow, 'id' | 'body
     at: new Date(at).toISOString(),
     by: person_id,
     stage,
-    text: `An entry stands here that does not read (${read.problem.path.join('.')}: ${read.problem.why}). It is kept as it was recorded.`,
+    text: `An entry stands here that cannot be understood (${read.problem.path.join('.')}: ${read.problem.why}). It is kept as it was recorded.`,
   }
 }
 

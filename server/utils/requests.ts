@@ -71,7 +71,7 @@ export async function requireBatch(event: H3Event, db: Knex, lab: Lab): Promise<
   if (isUnread(batch))
     throw refusal(
       422,
-      `${code} is stored in a form that does not read here. It is kept as it is: nothing was changed.`,
+      `${code} is stored in a form that cannot be understood here. It is kept as it is: nothing was changed.`,
       [
         {
           at: batch.at,

@@ -7,7 +7,7 @@ const signs = {
   saved: { icon: Check, text: 'Saved' },
   typing: { icon: Pencil, text: 'Saving soon' },
   saving: { icon: LoaderCircle, text: 'Saving' },
-  unreadable: { icon: CircleAlert, text: 'Kept here, saved once it reads' },
+  unreadable: { icon: CircleAlert, text: 'Kept here, saved once it can be understood' },
   away: { icon: CloudOff, text: 'Kept on this device; server not reached' },
   conflict: { icon: CircleAlert, text: 'Saved elsewhere too' },
 } as const

@@ -58,7 +58,7 @@ async function begin(): Promise<void> {
         <FormulaField
           v-model="draft.product"
           label="Product, in the form you will isolate"
-          hint="such as ZnSO4.7H2O"
+          hint="such as ZnSO4.7H2O, or zinc sulfate heptahydrate"
           :outside="productProblem"
         />
         <EquationField v-model="draft.equation" class="mt-3" label="Equation" hint="such as Zn + H2SO4 -> ZnSO4 + H2" />
@@ -76,7 +76,7 @@ async function begin(): Promise<void> {
             {{ isSending ? 'Beginning' : 'Begin the batch' }}
           </button>
           <span v-if="!drafted.ok" class="small"
-            >It begins once the product and the equation read, and the one makes the other.</span
+            >It begins once both can be understood, and the equation makes the product.</span
           >
         </div>
       </form>
