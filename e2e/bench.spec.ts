@@ -5,7 +5,7 @@ test('the bench shows lanes, what is due, and moves a planned step by keys', asy
   await page.goto('/')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('hands')
   const lanes = page.getByLabel('Lanes')
-  await expect(lanes).toContainText('ZN-021')
+  await expect(lanes).toContainText('NI-014')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Week' }).click()
   const movable = lanes.getByRole('button', { name: /arrow keys move it/ }).last()
