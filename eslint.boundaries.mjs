@@ -15,6 +15,7 @@ const judged = [
 ]
 const core = {
   problem: [],
+  people: [],
   quantity: ['problem'],
   reference: [],
   formula: ['problem', 'quantity', 'reference'],
@@ -54,6 +55,12 @@ const doors = [
   { regex: '^#core/[^/]+/', message: 'Import #core/<module>, not a file inside it.' },
 ]
 const server = { regex: '(^|/)server/|^#server|^knex|^pg$', message: 'Ask the server over HTTP.' }
+/** Who asks is made of a session or a key, and of nothing else. */
+const accessMade = {
+  regex: '(^|/)access(/access)?$',
+  importNames: ['makeAccess'],
+  message: 'An access is made of a session or a key: take the one that the route is given.',
+}
 const clock = 'The core has no clock: take the time as an argument.'
 
 // Flat config replaces a rule's options, it does not merge them: each file set gets its patterns in one entry.
@@ -79,6 +86,10 @@ export default [
   })),
   {
     files: ['server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [...doors, accessMade] }] },
+  },
+  {
+    files: ['server/db/{sessions,keys,prepare}.ts', 'server/**/*.test.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: doors }] },
   },
   {

@@ -13,13 +13,13 @@ const FIRST = [
   /^\0?virtual:nuxt|\0plugin-vue|\0vite/,
   /\/node_modules\/(?:@?vue|vue-router|nuxt|@?unhead|@vueuse|idb|@?pinia|ofetch|ufo|ohash|unctx|h3|perfect-debounce|destr|defu|@lucide)\//,
   /\/app\/(?:assets|plugins)\//,
-  /\/core\/(?:reference|formula|equation|quantity|problem|document|species|supply|sheet)\//,
+  /\/core\/(?:people|reference|formula|equation|quantity|problem|document|species|supply|sheet)\//,
   /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
   /\/core\/vessel\/protons\./,
   /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|own-tables|problems|scale-moves)\./,
-  /\/app\/(?:(?:app|error)\.vue|stores\/(?!assays)|utils\/(?:dates|device|focus|live|tab)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
-  /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|Numbers|PanelFocus|Ringing|Timers|Working)\./,
+  /\/app\/(?:(?:app|error)\.vue|stores\/(?!assays)|utils\/(?:dates|device|focus|live|tab|whose)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
+  /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|Numbers|PanelFocus|Ringing|TabletLock|Timers|Working)\./,
   /\/app\/components\/(?:batch|problem)\//,
   /\/app\/components\/(?:equation\/EquationText|formula\/(?:FormulaText|RichText)|shell\/(?:ClockBar|Margin\w+|TopBar))\./,
   /\/app\/components\/quantity\/(?:FigureButton|QuantityField|WorkingPanel)\./,
@@ -124,7 +124,7 @@ export default defineNuxtConfig({
       writeFileSync(join(client, '_nuxt/built-files.json'), JSON.stringify(files))
     },
   },
-  runtimeConfig: { databaseUrl: '' },
+  runtimeConfig: { builtAt: Date.now() },
   app: {
     head: {
       htmlAttrs: { lang: 'en' },

@@ -5,6 +5,7 @@ const LONG = /(run|killed|one-batch|crystals|route)\.spec\.ts/
 /** The real interface against a running server: bin/test starts one and names it in ZIP_LEDGER_URL. */
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/signed-in.ts',
   // One test walks through a whole job with several accessibility checks; a slow machine needs the time.
   timeout: 180_000,
   // What takes how long is measured in bench/, not here: a busy machine only waits longer.
@@ -22,6 +23,7 @@ export default defineConfig({
   use: {
     // What is not there in this time is not there: the test need not wait for its own end.
     actionTimeout: 20_000,
+    storageState: '.build/signed-in.json',
     baseURL: process.env.ZIP_LEDGER_URL ?? 'http://127.0.0.1:3000',
     // Requests that a test answers itself must not go round by the service worker; the test of that worker allows it.
     serviceWorkers: 'block',

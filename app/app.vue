@@ -5,18 +5,22 @@ import { useBenchStore } from '~/stores/bench'
 import { useLabStore } from '~/stores/lab'
 import { useOutboxStore } from '~/stores/outbox'
 import { usePhotosStore } from '~/stores/photos'
+import { useWhoStore } from '~/stores/who'
 import { useAnnounce } from '~/composables/useAnnounce'
 import { useLetterKeys } from '~/composables/useLetterKeys'
 import { useCut } from '~/composables/useCut'
+import { useTabletLock } from '~/composables/useTabletLock'
 import { applyLook } from '~/composables/useLook'
 import { clockText } from '~/utils/dates'
 import { isDeviceFull } from '~/utils/device'
 
+const route = useRoute()
 const finding = ref(false)
 const keysShown = ref(false)
 const lab = useLabStore()
 const bench = useBenchStore()
 const outbox = useOutboxStore()
+const who = useWhoStore()
 const away = ref(false)
 /** A connection that is only being made again is not told; one that stays away is, and one that is back at once. */
 const isCut = useCut(() => !bench.isLive)
@@ -31,16 +35,33 @@ async function load(): Promise<void> {
   }
 }
 applyLook()
-onMounted(() => {
+/** What a page does once somebody is in; nothing of a lab is asked for before. */
+function begin(): void {
   void load()
   void bench.load()
   bench.listen()
   void outbox.send()
   void usePhotosStore().send()
+}
+const isShut = computed(() => who.isOut || who.me === undefined || who.me.needs !== undefined)
+const isJoining = computed(() => route.path === '/join')
+const stop = watch(
+  () => !isShut.value && !isJoining.value,
+  isOpen => {
+    if (!isOpen) return
+    begin()
+    void nextTick(() => stop())
+  },
+  { immediate: true },
+)
+watch(isShut, (now, before) => {
+  if (before && !now) void outbox.send()
 })
+useTabletLock()
 
-onNuxtReady(() => void preloadComponents(['LazyFinderDialog', 'LazyKeysDialog']))
+onNuxtReady(() => void preloadComponents(['LazyFinderDialog', 'LazyKeysDialog', 'LazyPersonMenu']))
 
+const othersNames = computed(() => [...new Set(outbox.others.map(({ entry }) => lab.nameOf(entry.by)))].join(', '))
 const clockOf = (at: string): string => clockText(Date.parse(at))
 const { said, announce } = useAnnounce()
 watch(isCut, (cut, before) => {
@@ -48,7 +69,6 @@ watch(isCut, (cut, before) => {
   else if (before) announce('The server is back.')
 })
 /** A new page is begun at its heading, by eye and by ear; the first one is left alone. */
-const route = useRoute()
 watch(
   () => route.path,
   async () => {
@@ -81,8 +101,16 @@ onKeyStroke('?', event => {
 
 <template>
   <p class="sr-only" role="status" aria-live="polite" data-testid="said">{{ said }}</p>
-  <a href="#main" class="sr-only focus:not-sr-only">To the content</a>
-  <TopBar @find="finding = true" @keys="keysShown = true" />
+  <a v-if="isJoining || !isShut" href="#main" class="sr-only focus:not-sr-only">To the content</a>
+  <aside
+    v-if="who.me?.isDemo && !isShut"
+    aria-label="The demo"
+    data-chrome
+    class="bg-amber-soft px-5 py-0.5 text-center text-[13px] text-amber"
+  >
+    The demo: whoever sits at this machine is whom they choose. Nothing here is for real work.
+  </aside>
+  <TopBar v-if="!isShut && !isJoining" @find="finding = true" @keys="keysShown = true" />
   <div data-chrome class="notices">
     <aside v-if="away || isCut" class="notice bg-amber-soft text-amber" aria-label="No connection">
       <b>The server does not answer.</b> You see what this device read last. What you type and record is kept here and
@@ -91,6 +119,10 @@ onKeyStroke('?', event => {
     <aside v-if="isDeviceFull" class="notice bg-red-soft text-red" aria-label="No room on this device">
       <b>This device’s storage is full.</b> What you type now is held in this tab alone: keep it open until it says that
       all is saved. Closing other tabs’ drafts or clearing pictures that wait makes room.
+    </aside>
+    <aside v-if="outbox.others.length > 0" class="notice bg-amber-soft text-amber" aria-label="Of somebody else">
+      <b>{{ outbox.others.length }} recorded here by {{ othersNames }}</b
+      >, not sent yet. They go out when that person is in on this device again.
     </aside>
     <aside
       v-if="outbox.waiting.length > 0 && outbox.away"
@@ -113,8 +145,13 @@ onKeyStroke('?', event => {
       <button type="button" class="button button-quiet" @click="outbox.dismiss(aside.entry.id)">I wrote it down</button>
     </aside>
   </div>
-  <div id="main" class="flex min-h-0 flex-1 flex-col"><NuxtPage /></div>
-  <ClockBar />
+  <LazySignIn v-if="!isJoining && (who.isOut || !who.me)" />
+  <LazyGiveFactor v-else-if="!isJoining && isShut" />
+  <!-- Whoever has to come in again finds the page as it was left, with what was typed. -->
+  <div v-if="isJoining || who.me" v-show="isJoining || !isShut" id="main" class="flex min-h-0 flex-1 flex-col">
+    <NuxtPage v-if="isJoining || who.me?.needs === undefined" />
+  </div>
+  <ClockBar v-if="!isShut && !isJoining" />
   <LazyFinderDialog v-if="finding" v-model:open="finding" />
   <LazyKeysDialog v-if="keysShown" v-model:open="keysShown" />
 </template>

@@ -1,11 +1,10 @@
 import { spawnSync } from 'node:child_process'
-import { randomUUID } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
 import { writeFileSync } from 'node:fs'
 import { Agent, request } from 'node:http'
 import knex from 'knex'
 import { demoBatches, demoLab } from '#demo'
 import type { Entry } from '#core/journal'
-import { hashOf } from '../server/db/entries'
 
 /** Durable entries a second through the API at 8 clients, beside the bare transaction and pgbench; then the Bench with 2 000 batches. */
 const CLIENTS = 8
@@ -33,6 +32,13 @@ const stepOf = ({ id: step, words }: { id: string; words: string }): Entry => ({
   what: 'begun',
   words,
 })
+/** Everybody of the bench is somebody of the demo. */
+const begun = await fetch(`${url.origin}/api/session/demo`, {
+  method: 'POST',
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify({ person: person.id }),
+})
+const cookie = (begun.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
 const TEXT = 'the filtrate is clear, rose red'
 
 const send = (method: string, path: string, body?: string): Promise<{ status: number; length: number }> =>
@@ -44,7 +50,10 @@ const send = (method: string, path: string, body?: string): Promise<{ status: nu
         path,
         method,
         agent,
-        headers: body ? { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) } : {},
+        headers: {
+          cookie,
+          ...(body && { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) }),
+        },
       },
       answer => {
         let length = 0
@@ -114,7 +123,7 @@ const bareOnce = async (client: number): Promise<number> => {
       at: entry.at,
       body: JSON.stringify(entry),
       previous_hash: '0'.repeat(64),
-      hash: hashOf('0'.repeat(64), seq, entry),
+      hash: createHash('sha256').update(JSON.stringify(entry)).digest('hex'),
     }),
   )
   return 1

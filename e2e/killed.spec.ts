@@ -5,6 +5,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
+import { demoCookie } from './signed-in'
 
 /*
  * The server and the database are killed (SIGKILL) again and again while clients write; every entry that was acknowledged must be there, once, in its
@@ -38,13 +39,20 @@ test('no acknowledged entry is lost, however often the server and the database a
   let second: ChildProcess | undefined
   const startServer = async (at = port): Promise<void> => {
     const child = spawn('node', ['.output/server/index.mjs'], {
-      env: { ...process.env, DATABASE_URL, NITRO_HOST: '127.0.0.1', NITRO_PORT: String(at) },
+      env: {
+        ...process.env,
+        DATABASE_URL,
+        ZIP_LEDGER_DEMO: '1',
+        ZIP_LEDGER_REQUESTS_A_MINUTE: '1000000',
+        NITRO_HOST: '127.0.0.1',
+        NITRO_PORT: String(at),
+      },
       stdio: 'ignore',
     })
     if (at === port) server = child
     else second = child
     for (let i = 0; i < 100; i++) {
-      if ((await fetch(`http://127.0.0.1:${at}/api/lab`).catch(() => undefined))?.ok) return
+      if ((await fetch(`http://127.0.0.1:${at}/readyz`).catch(() => undefined))?.ok) return
       await pause(100)
     }
     throw new Error('the server did not start')
@@ -58,12 +66,15 @@ test('no acknowledged entry is lost, however often the server and the database a
     })
     expect(prepared.stderr + prepared.stdout).toContain('Demo data loaded.')
     await startServer()
-    const [person] = (await (await fetch(`${address}/api/lab`)).json()).people
+    const cookie = await demoCookie(address)
+    const ask = (url: string, more: RequestInit = {}): Promise<Response> =>
+      fetch(url, { ...more, headers: { ...more.headers, cookie } })
+    const [person] = (await (await ask(`${address}/api/lab`)).json()).people
 
     await test.step('what one process takes, a page of the other hears of', async () => {
       const secondPort = await freePort()
       await startServer(secondPort)
-      const live = await fetch(`http://127.0.0.1:${secondPort}/api/live`)
+      const live = await ask(`http://127.0.0.1:${secondPort}/api/live`)
       const reader = live.body!.getReader()
       const decoder = new TextDecoder()
       let heard = ''
@@ -79,7 +90,7 @@ test('no acknowledged entry is lost, however often the server and the database a
         stage: 's1',
         text: 'x',
       }
-      await fetch(`${address}/api/batches/MO-002/entries`, {
+      await ask(`${address}/api/batches/MO-002/entries`, {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ entries: [entry] }),
@@ -90,15 +101,15 @@ test('no acknowledged entry is lost, however often the server and the database a
     })
 
     await test.step('a database that hangs is given up on, and taken up again', async () => {
-      expect((await fetch(`${address}/readyz`)).status).toBe(200)
+      expect((await ask(`${address}/readyz`)).status).toBe(200)
       cluster('hang')
       const [ready, batch, up] = await Promise.all(
-        ['readyz', 'api/batches/ZN-020', 'healthz'].map(path => fetch(`${address}/${path}`)),
+        ['readyz', 'api/batches/ZN-020', 'healthz'].map(path => ask(`${address}/${path}`)),
       )
       cluster('go')
       expect([ready!.status, batch!.status, up!.status]).toEqual([503, 503, 200])
       expect((await batch!.json()).detail).toContain('The database does not answer.')
-      await expect.poll(async () => (await fetch(`${address}/readyz`)).status).toBe(200)
+      await expect.poll(async () => (await ask(`${address}/readyz`)).status).toBe(200)
     })
 
     const codes = ['ZN-021', 'CU-009', 'CU-011']
@@ -119,7 +130,7 @@ test('no acknowledged entry is lost, however often the server and the database a
         }
         for (;;) {
           tries += 1
-          const answer = await fetch(`${address}/api/batches/${codes[at]}/entries`, {
+          const answer = await ask(`${address}/api/batches/${codes[at]}/entries`, {
             method: 'POST',
             headers: { 'content-type': 'application/json' },
             body: JSON.stringify({ entries: [entry] }),
@@ -148,7 +159,7 @@ test('no acknowledged entry is lost, however often the server and the database a
 
     let all = 0
     for (const [at, code] of codes.entries()) {
-      const stored = await (await fetch(`${address}/api/batches/${code}/entries`)).json()
+      const stored = await (await ask(`${address}/api/batches/${code}/entries`)).json()
       const notes = stored.filter(({ entry }: { entry: { kind: string } }) => entry.kind === 'note')
       const ids = notes.map(({ entry }: { entry: { id: string } }) => entry.id)
       expect(new Set(ids).size).toBe(ids.length)
@@ -160,7 +171,7 @@ test('no acknowledged entry is lost, however often the server and the database a
           .map(([, n]: number[]) => n)
         expect(counts).toEqual([...counts].sort((a: number, b: number) => a - b))
       }
-      expect(await (await fetch(`${address}/api/batches/${code}/chain`)).json()).toEqual({ whole: true })
+      expect(await (await ask(`${address}/api/batches/${code}/chain`)).json()).toEqual({ whole: true })
       all += ids.length
     }
     expect(all).toBeGreaterThan(50)

@@ -3,20 +3,37 @@
  * are kept as they are; pages and data come from the network and, where it does not answer, from what was kept. Nothing is ever written from here.
  */
 const FILES = 'files'
-const DATA = 'data'
+/** What was read is kept apart for each lab and person, so that nobody is given what another read. */
+const dataOf = who => `data ${who}`
+const WHO = '/who'
 const PATIENCE = 4000
 
 self.addEventListener('install', event => {
   self.skipWaiting()
   event.waitUntil(keepFiles())
 })
-self.addEventListener('activate', event => event.waitUntil(self.clients.claim()))
+self.addEventListener('activate', event => event.waitUntil(Promise.all([self.clients.claim(), caches.delete('data')])))
+self.addEventListener('message', event => {
+  if (typeof event.data?.who === 'string') event.waitUntil(nowIs(event.data.who))
+})
+
+/** Who is at this device. Whoever leaves takes along what was kept for them. */
+async function nowIs(who) {
+  const cache = await caches.open(FILES)
+  if (who !== '') return cache.put(WHO, new Response(who))
+  await cache.delete(WHO)
+  for (const name of await caches.keys()) if (name.startsWith('data')) await caches.delete(name)
+}
+async function dataCache() {
+  const who = await caches.match(WHO, { cacheName: FILES })
+  return who && dataOf(await who.text())
+}
 
 /** The shell and every built file, so that also a page that was never opened opens; files of earlier builds are let go. */
 async function keepFiles() {
   const cache = await caches.open(FILES)
   const list = await (await fetch('/_nuxt/built-files.json', { cache: 'no-store' })).json()
-  const wanted = new Set(['/', ...list].map(path => new URL(path, self.location.origin).href))
+  const wanted = new Set(['/', WHO, ...list].map(path => new URL(path, self.location.origin).href))
   for (const request of await cache.keys()) if (!wanted.has(request.url)) await cache.delete(request)
   await cache.put('/', await fetch('/', { cache: 'no-store' }))
   for (const path of list) if (!(await cache.match(path))) await cache.add(path).catch(() => {})
@@ -53,13 +70,15 @@ async function file(request) {
 
 /** An answer of the server counts, also a refusal; only where none comes is the kept one given. */
 async function data(request) {
+  const name = await dataCache()
   try {
     const answer = await patiently(request)
-    if (answer.ok && !(answer.headers.get('content-type') ?? '').includes('calendar'))
-      (await caches.open(DATA)).put(request, answer.clone())
+    const isKept = answer.ok && name && !/calendar|event-stream/.test(answer.headers.get('content-type') ?? '')
+    if (isKept && !/no-store/.test(answer.headers.get('cache-control') ?? ''))
+      (await caches.open(name)).put(request, answer.clone())
     if (answer.status < 500) return answer
-    return (await caches.match(request, { cacheName: DATA })) ?? answer
+    return (name && (await caches.match(request, { cacheName: name }))) || answer
   } catch {
-    return (await caches.match(request, { cacheName: DATA })) ?? Response.error()
+    return (name && (await caches.match(request, { cacheName: name }))) || Response.error()
   }
 }

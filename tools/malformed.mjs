@@ -1,4 +1,5 @@
 // Sends malformed requests to a running server, by a seed, and says what came back that should not: node tools/malformed.mjs URL [how many] [seed] [pid of the server]
+// The server runs with ZIP_LEDGER_DEMO=1, so that the requests come from somebody who is in, and with a large ZIP_LEDGER_REQUESTS_A_MINUTE.
 import { readFileSync } from 'node:fs'
 import http from 'node:http'
 
@@ -69,6 +70,13 @@ const keys = [
   'value',
   'measure',
   'about',
+  'password',
+  'code',
+  'pin',
+  'person',
+  'link',
+  'role',
+  'scopes',
 ]
 const object = () =>
   Object.fromEntries(
@@ -96,6 +104,21 @@ const parts = [
   'bench',
   'bench.ics',
   'nowhere',
+  'session',
+  'demo',
+  'tablet',
+  'passkey',
+  'factor',
+  'account',
+  'join',
+  'look',
+  'people',
+  'links',
+  'devices',
+  'keys',
+  'revisions',
+  'me',
+  'openapi.json',
   'ZN-021',
   ...odd.slice(0, 18),
 ]
@@ -132,13 +155,34 @@ const bad = (what, example) =>
   found.set(what, { times: (found.get(what)?.times ?? 0) + 1, example: found.get(what)?.example ?? example })
 const memory = () => (pid ? Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024 : 0)
 
+/** The cookie of somebody who is in: half of the requests carry it. A session that one of them ended is begun anew. */
+let cookie = ''
+const comeIn = async () => {
+  const answer = await fetch(`${address}/api/session/demo`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: '{}',
+  })
+  cookie = (answer.headers.get('set-cookie') ?? '').split(';')[0]
+  if (!answer.ok) throw new Error(`nobody comes in: ${answer.status} ${await answer.text()}`)
+}
+await comeIn()
+const mayBegin = /^\/api\/session/
+
 const send = () =>
   new Promise(resolve => {
     const method = one(['GET', 'POST', 'PUT', 'DELETE', 'PATCH', 'HEAD', 'OPTIONS'])
     const to = path()
     if (to.startsWith('/api/live')) return resolve()
     const body = method === 'GET' || method === 'HEAD' ? undefined : one(bodies)()
+    const isIn = random() < 0.7 && !mayBegin.test(to)
     const headers = {
+      ...(isIn && { cookie }),
+      ...(random() < 0.02 && {
+        authorization: `Bearer ${one(odd)
+          .replaceAll(/[^\x20-\x7e]/g, '?')
+          .slice(0, 300)}`,
+      }),
       ...(random() < 0.9 && { 'content-type': one(types) }),
       ...(random() < 0.1 && { host: one(['evil.example', '', 'localhost']) }),
       ...(random() < 0.1 && { origin: one(['null', 'http://evil.example', address]) }),

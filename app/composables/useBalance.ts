@@ -1,5 +1,6 @@
 import { useIntervalFn, useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
+import { ofLab } from '~/utils/whose'
 import { clear, display, load, makeBalance, noise, tare } from '#instruments'
 
 const VESSEL = { least: 24, most: 62 }
@@ -16,8 +17,8 @@ const MOST = 6
 /** The simulated balance at this bench, with its display going on while the page is open; vessels that were on it stand beside it and can come back with what they hold. */
 export function useBalance() {
   const resolution = useLocalStorage('zip-ledger.balance', 0.01)
-  const vessels = useSessionStorage<readonly Vessel[]>('zip-ledger.vessels', [])
-  const on = useSessionStorage<string>('zip-ledger.on-the-balance', '')
+  const vessels = useSessionStorage<readonly Vessel[]>(ofLab('vessels'), [])
+  const on = useSessionStorage<string>(ofLab('on-the-balance'), '')
   const seed = Math.floor(performance.timeOrigin) % 100_000
   const standing = vessels.value.find(({ name }) => name === on.value)
   const balance = shallowRef(

@@ -1,7 +1,8 @@
 import { computed, ref, watch, type Ref, type WritableComputedRef } from 'vue'
+import { ofLab } from '~/utils/whose'
 import { dropFromDevice, keepOnDevice, readFromDevice } from '~/utils/device'
 
-const keyOf = (code: string): string => `zip-ledger.typed.${code}`
+const keyOf = (code: string): string => ofLab(`typed.${code}`)
 
 /** What is typed at a step and not recorded yet, by step and field: it stays with its step, over other steps and a reload. */
 export function useStepDrafts(code: Ref<string>, step: Ref<string>) {

@@ -7,6 +7,13 @@ useHead({ title: 'Assays · Zip Ledger' })
 const store = useAssaysStore()
 void store.open()
 const attached = ref<string>()
+const history = shallowRef<Worksheet>()
+/** A worksheet as it was saved once: a change like any other, which can be undone. */
+const bringBack = (saved: unknown): void =>
+  store.change(
+    list => list.map(one => (one.id === history.value?.id ? (saved as Worksheet) : one)),
+    `back ${Date.now()}`,
+  )
 function taken(sheet: Worksheet, code: string): void {
   store.change(list => list.filter(one => one.id !== sheet.id), 'attached')
   attached.value = `“${sheet.name}” is with ${code} now.`
@@ -32,5 +39,18 @@ function taken(sheet: Worksheet, code: string): void {
       </p>
     </template>
     <template #result="{ sheet }"><AttachToBatch :sheet="sheet" @attached="taken(sheet, $event)" /></template>
+    <template #foot="{ sheet }">
+      <button type="button" class="mt-3 min-h-6 text-verdigris underline" @click="history = sheet">
+        As it was saved
+      </button>
+    </template>
   </AssayDesk>
+  <LazyThingHistory
+    v-if="history"
+    kind="assay"
+    :subject="history.id"
+    :title="history.name"
+    @back="bringBack"
+    @close="history = undefined"
+  />
 </template>

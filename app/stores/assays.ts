@@ -5,7 +5,8 @@ import { changesBetween, isSame, merge, withTheirs, type Clash } from '#core/doc
 import { useHistory } from '~/composables/useHistory'
 import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
 import { isTabOpen, tabName } from '~/utils/tab'
-import { useLabStore } from './lab'
+import { ofLab } from '~/utils/whose'
+import { useWhoStore } from './who'
 
 interface Stored {
   readonly version: number
@@ -20,16 +21,16 @@ const PAUSE = 500
 const RETRY = 3000
 const LONGEST = 20_000
 /** Each worksheet that is not saved lies in a place of its own, one a tab: what the server has already takes no room on the device. */
-const DRAFT = 'zip-ledger.assay.'
+const placeOfDrafts = (): string => ofLab('assay.')
 
 /** The worksheets that stand alone: as typed, and how far they are saved. What is not saved yet is kept on the device. */
 export const useAssaysStore = defineStore('assays', () => {
-  const lab = useLabStore()
+  const who = useWhoStore()
   const history = useHistory<readonly Worksheet[]>()
   const sheets = computed(() => history.current.value ?? [])
   /** As the server has them. */
   const base = shallowRef<ReadonlyMap<string, Stored>>(new Map())
-  const saving = ref<'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict'>('saved')
+  const saving = ref<'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking'>('saved')
   const conflict = shallowRef<{ readonly id: string; readonly clashes: readonly Clash[] }>()
   const isLoaded = ref(false)
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -102,6 +103,10 @@ export const useAssaysStore = defineStore('assays', () => {
       saving.value = 'conflict'
       return
     }
+    if (!who.may('assay')) {
+      saving.value = 'looking'
+      return
+    }
     saving.value = 'typing'
     timer = setTimeout(save, PAUSE)
   }
@@ -131,7 +136,7 @@ export const useAssaysStore = defineStore('assays', () => {
         at = worksheet.id
         const { version } = await $fetch<{ version: number }>('/api/assays', {
           method: 'PUT',
-          body: { version: before?.version ?? 0, worksheet, by: lab.personId },
+          body: { version: before?.version ?? 0, worksheet },
           retry: 0,
           timeout: LONGEST,
         })
@@ -153,7 +158,9 @@ export const useAssaysStore = defineStore('assays', () => {
         // Deleted from somewhere else and still wanted here: it is begun anew.
         base.value = new Map([...base.value].filter(([known]) => known !== at))
         schedule()
-      } else if (statusCode !== undefined && statusCode >= 400 && statusCode < 500) saving.value = 'unreadable'
+      } else if (statusCode === 403) saving.value = 'looking'
+      else if (statusCode !== undefined && ![401, 429].includes(statusCode) && statusCode >= 400 && statusCode < 500)
+        saving.value = 'unreadable'
       else {
         saving.value = 'away'
         timer = setTimeout(save, RETRY)
@@ -213,14 +220,14 @@ const byId = (all: readonly Stored[]): ReadonlyMap<string, Stored> => new Map(al
 const withOne = (all: ReadonlyMap<string, Stored>, one: Stored): ReadonlyMap<string, Stored> =>
   new Map([...all, [one.worksheet.id, one]])
 
-const placeOf = (tab: string): string => `${DRAFT}${tab}.`
+const placeOf = (tab: string): string => `${placeOfDrafts()}${tab}.`
 
 /** The drafts of this tab, and those that closed tabs left behind. */
 async function keptDrafts(): Promise<{ readonly key: string; readonly draft: Draft }[]> {
   const own = await tabName()
   const found: { key: string; draft: Draft }[] = []
-  for (const key of keysOnDevice(DRAFT)) {
-    const [tab = ''] = key.slice(DRAFT.length).split('.')
+  for (const key of keysOnDevice(placeOfDrafts())) {
+    const [tab = ''] = key.slice(placeOfDrafts().length).split('.')
     const draft = readFromDevice<Draft>(key)
     if (draft && (tab === own || !(await isTabOpen(tab)))) found.push({ key, draft })
   }

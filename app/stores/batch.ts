@@ -10,10 +10,12 @@ import { useAttempt } from '~/composables/useAttempt'
 import { useHistory } from '~/composables/useHistory'
 import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
 import { isTabOpen, tabName } from '~/utils/tab'
+import { ofLab } from '~/utils/whose'
 import { useJournalStore } from './journal'
 import { useLibraryStore } from './library'
+import { useWhoStore } from './who'
 
-type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict'
+type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking'
 interface Stored {
   readonly code: string
   readonly version: number
@@ -37,9 +39,9 @@ export const TAKEN = 'taken up'
 const RETRY = 3000
 /** A save that is not answered in this time is asked for again, ms. */
 const LONGEST = 20_000
-const DRAFT = 'zip-ledger.draft.'
+const place = (): string => ofLab('draft.')
 /** Each tab keeps its own draft of a batch. */
-const draftKey = (code: string, tab: string): string => `${DRAFT}${code}.${tab}`
+const draftKey = (code: string, tab: string): string => `${place()}${code}.${tab}`
 
 /** The plan of the open batch: as typed, as read, as computed, and how far it is saved. */
 export const useBatchStore = defineStore('batch', () => {
@@ -59,6 +61,7 @@ export const useBatchStore = defineStore('batch', () => {
 
   const journal = useJournalStore()
   const library = useLibraryStore()
+  const who = useWhoStore()
   /** The stage at hand; the last one where none is chosen. */
   const stageId = ref<string>()
 
@@ -268,6 +271,12 @@ export const useBatchStore = defineStore('batch', () => {
     schedule()
   }
 
+  /** Takes up a plan as it was saved once: a change like any other, which can be undone. */
+  function bringBack(saved: BatchDocument, number: number): void {
+    history.push(saved, `revision ${number} ${Date.now()}`)
+    schedule()
+  }
+
   function undo(): void {
     if (history.undo()) schedule()
   }
@@ -281,6 +290,10 @@ export const useBatchStore = defineStore('batch', () => {
     clearTimeout(timer)
     if (clashes.value.length > 0) {
       saving.value = 'conflict'
+      return
+    }
+    if (!who.may('plan')) {
+      saving.value = 'looking'
       return
     }
     saving.value = read.value?.ok ? 'typing' : 'unreadable'
@@ -322,6 +335,7 @@ export const useBatchStore = defineStore('batch', () => {
       if (code.value !== wanted) return
       const { statusCode, data } = error as { statusCode?: number; data?: Outrun }
       if (statusCode === 409 && data?.current) putTogether(data)
+      else if (statusCode === 403) saving.value = 'looking'
       else if (statusCode === 400 || statusCode === 413 || statusCode === 422) saving.value = 'unreadable'
       else {
         saving.value = 'away'
@@ -372,6 +386,7 @@ export const useBatchStore = defineStore('batch', () => {
     changeAssays,
     refresh,
     rename,
+    bringBack,
     scale,
     undo,
     redo,
@@ -383,8 +398,8 @@ export const useBatchStore = defineStore('batch', () => {
 async function draftsOf(code: string): Promise<{ key: string; draft: Draft }[]> {
   const mine = await tabName()
   const found: { key: string; draft: Draft }[] = []
-  for (const key of keysOnDevice(`${DRAFT}${code}.`)) {
-    const tab = key.slice(`${DRAFT}${code}.`.length)
+  for (const key of keysOnDevice(`${place()}${code}.`)) {
+    const tab = key.slice(`${place()}${code}.`.length)
     const kept = readFromDevice<Draft>(key)
     if (!kept?.base || !kept.document || (tab !== mine && (await isTabOpen(tab)))) continue
     // Drafts are rare, and what reads them is not small: it comes when there is one.

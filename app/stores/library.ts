@@ -4,16 +4,14 @@ import type { OwnRow } from '#core/document'
 import { writeOutLigands } from '#core/formula'
 import type { SubstanceRow } from '#core/reference'
 import { ownCurves, type Curve, type OwnCurve } from '#core/solution'
-import { useLabStore } from './lab'
 
-export type StoredRow = OwnRow & { readonly id: string; readonly addedAt: string }
+export type StoredRow = OwnRow & { readonly id: string; readonly key: string; readonly addedAt: string }
 const RETRY = 3000
 
 type Body<K extends OwnRow['kind']> = Extract<OwnRow, { kind: K }>['body']
 
 /** The lab's own substances, solubility curves and ligands, which come before the shipped ones. */
 export const useLibraryStore = defineStore('library', () => {
-  const lab = useLabStore()
   const rows = ref<readonly StoredRow[]>([])
   const isLoaded = ref(false)
 
@@ -43,7 +41,7 @@ export const useLibraryStore = defineStore('library', () => {
 
   /** Adds or replaces; throws the server's refusal. */
   async function add(row: OwnRow): Promise<void> {
-    await $fetch('/api/own-rows', { method: 'POST', body: { row, by: lab.personId } })
+    await $fetch('/api/own-rows', { method: 'POST', body: { row } })
     await load()
   }
   async function remove(id: string): Promise<void> {

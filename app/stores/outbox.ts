@@ -2,7 +2,8 @@ import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Entry } from '#core/journal'
 import { dropFromDevice, keepOnDevice, keysOnDevice, readFromDevice } from '~/utils/device'
-import { useLabStore } from './lab'
+import { ofLab } from '~/utils/whose'
+import { useWhoStore } from './who'
 
 export interface Stored {
   readonly seq: number
@@ -24,15 +25,15 @@ interface Waiting {
 
 const RETRY = 2500
 const MOST = 200
-const WAITING = 'zip-ledger.entry.'
-const REFUSED = 'zip-ledger.refused.'
+const placeOfWaiting = (): string => ofLab('entry.')
+const placeOfRefused = (): string => ofLab('refused.')
 
 /**
  * What was recorded on this device and is not yet on the server, of any batch. Each entry lies in a place of its own, so that two tabs, or one that is
  * killed, lose nothing; a tab that starts sends what an earlier one left. Places sort by time, so the order is kept.
  */
 export const useOutboxStore = defineStore('outbox', () => {
-  const lab = useLabStore()
+  const who = useWhoStore()
   const waiting = ref<readonly Waiting[]>(readAll())
   const refused = ref<readonly Refused[]>(readRefused())
   const away = ref(false)
@@ -41,14 +42,17 @@ export const useOutboxStore = defineStore('outbox', () => {
   let count = 0
   let most = MOST
 
-  const codes = computed(() => [...new Set(waiting.value.map(({ code }) => code))])
+  /** What somebody else recorded on this device waits until they are in on it again: nobody signs for another. */
+  const own = computed(() => waiting.value.filter(({ entry }) => entry.by === who.me?.person))
+  const others = computed(() => waiting.value.filter(({ entry }) => entry.by !== who.me?.person))
+  const codes = computed(() => [...new Set(own.value.map(({ code }) => code))])
 
   /** Records an entry now; it is on the device at once and on the server as soon as it can be. */
   function record(code: string, entry: NewEntry, at?: string): Entry {
     const now = new Date()
-    const whole = { ...entry, id: crypto.randomUUID(), at: at ?? now.toISOString(), by: lab.personId } as Entry
+    const whole = { ...entry, id: crypto.randomUUID(), at: at ?? now.toISOString(), by: who.me?.person ?? '' } as Entry
     const order = `${String(now.getTime()).padStart(14, '0')}.${String(count++).padStart(6, '0')}`
-    const one: Waiting = { code, entry: whole, place: `${WAITING}${order}.${whole.id}` }
+    const one: Waiting = { code, entry: whole, place: `${placeOfWaiting()}${order}.${whole.id}` }
     // Where the device has no room it is held in this tab alone, and every page says so.
     keepOnDevice(one.place, { code, entry: whole })
     waiting.value = [...waiting.value, one]
@@ -60,7 +64,7 @@ export const useOutboxStore = defineStore('outbox', () => {
     const code = codes.value[0]
     if (isSending || code === undefined) return
     isSending = true
-    const batch = waiting.value.filter(one => one.code === code).slice(0, most)
+    const batch = own.value.filter(one => one.code === code).slice(0, most)
     try {
       const stored = await $fetch<Stored[]>(`/api/batches/${encodeURIComponent(code)}/entries`, {
         method: 'POST',
@@ -77,7 +81,7 @@ export const useOutboxStore = defineStore('outbox', () => {
       most = MOST
     } catch (error) {
       const { statusCode, data } = error as { statusCode?: number; data?: { detail?: string } }
-      if (statusCode && statusCode < 500 && statusCode !== 408 && statusCode !== 429)
+      if (statusCode && statusCode < 500 && ![401, 408, 429].includes(statusCode))
         refuse(batch, data?.detail ?? 'The server refused it.')
       else {
         away.value = true
@@ -85,7 +89,7 @@ export const useOutboxStore = defineStore('outbox', () => {
       }
     } finally {
       isSending = false
-      if (waiting.value.length > 0 && !away.value) void send()
+      if (own.value.length > 0 && !away.value) void send()
     }
   }
 
@@ -104,12 +108,12 @@ export const useOutboxStore = defineStore('outbox', () => {
     const [one] = batch
     if (!one) return
     const aside: Refused = { code: one.code, entry: one.entry, why }
-    keepOnDevice(`${REFUSED}${one.entry.id}`, aside)
+    keepOnDevice(`${placeOfRefused()}${one.entry.id}`, aside)
     refused.value = [...refused.value, aside]
     drop(batch)
   }
   function dismiss(id: string): void {
-    dropFromDevice(`${REFUSED}${id}`)
+    dropFromDevice(`${placeOfRefused()}${id}`)
     refused.value = refused.value.filter(({ entry }) => entry.id !== id)
   }
 
@@ -120,12 +124,13 @@ export const useOutboxStore = defineStore('outbox', () => {
   }
   const of = (code: string): Entry[] => waiting.value.filter(one => one.code === code).map(({ entry }) => entry)
 
-  return { waiting, refused, away, record, send, dismiss, onStored, of }
+  return { waiting, others, refused, away, record, send, dismiss, onStored, of }
 })
 
 const readAll = (): Waiting[] =>
-  keysOnDevice(WAITING).flatMap(place => {
+  keysOnDevice(placeOfWaiting()).flatMap(place => {
     const kept = readFromDevice<{ code: string; entry: Entry }>(place)
     return kept ? [{ ...kept, place }] : []
   })
-const readRefused = (): Refused[] => keysOnDevice(REFUSED).flatMap(place => readFromDevice<Refused>(place) ?? [])
+const readRefused = (): Refused[] =>
+  keysOnDevice(placeOfRefused()).flatMap(place => readFromDevice<Refused>(place) ?? [])

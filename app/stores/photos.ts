@@ -2,9 +2,12 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { useOutboxStore, type NewEntry } from './outbox'
+import { useWhoStore } from './who'
 
 interface Kept {
   readonly id: string
+  readonly lab?: string
+  readonly by?: string
   readonly code: string
   readonly at: string
   readonly stage: string
@@ -24,6 +27,7 @@ const RETRY = 5000
 /** Pictures taken on this device, kept here until the server has them; each then becomes an entry with the time at which it was taken. */
 export const usePhotosStore = defineStore('photos', () => {
   const outbox = useOutboxStore()
+  const who = useWhoStore()
   const waiting = ref(0)
   const problem = ref('')
   let places: Promise<IDBPDatabase<Places>> | undefined
@@ -38,7 +42,16 @@ export const usePhotosStore = defineStore('photos', () => {
     problem.value = ''
     const at = new Date().toISOString()
     try {
-      await (await open()).put('photos', { id: `${at} ${crypto.randomUUID()}`, code, at, ...about, picture })
+      await (
+        await open()
+      ).put('photos', {
+        id: `${at} ${crypto.randomUUID()}`,
+        ...(who.me && { lab: who.me.lab.id, by: who.me.person }),
+        code,
+        at,
+        ...about,
+        picture,
+      })
     } catch {
       problem.value =
         'This device has no room for the picture: it is not kept. Make room, or send what waits, and take it again.'
@@ -54,6 +67,8 @@ export const usePhotosStore = defineStore('photos', () => {
     try {
       const db = await open()
       for (const kept of await db.getAll('photos')) {
+        // Another lab’s, or another person’s, waits until they are in here again.
+        if (kept.lab !== undefined && (kept.lab !== who.me?.lab.id || kept.by !== who.me.person)) continue
         waiting.value = await db.count('photos')
         if (!(await sendOne(kept))) {
           setTimeout(send, RETRY)
@@ -81,7 +96,7 @@ export const usePhotosStore = defineStore('photos', () => {
       return true
     } catch (error) {
       const { statusCode, data } = error as { statusCode?: number; data?: { detail?: string } }
-      if (statusCode === undefined || statusCode >= 500) return false
+      if (statusCode === undefined || statusCode >= 500 || [401, 408, 429].includes(statusCode)) return false
       problem.value = data?.detail ?? 'The server refused the picture.'
       return true
     }

@@ -1,3 +1,5 @@
+import { ofLab } from '~/utils/whose'
+
 /** What a page does when it hears of changes. */
 export interface Hearing {
   readonly opened: () => void
@@ -7,7 +9,7 @@ export interface Hearing {
 }
 type Word = { readonly is: 'open' | 'cut' } | { readonly is: 'changed'; readonly codes: readonly string[] }
 
-const NAME = 'zip-ledger.live'
+const nameOf = (): string => ofLab('live')
 const RETRY = 3000
 
 /**
@@ -18,9 +20,10 @@ export function hearLive({ opened, cut, changed }: Hearing): void {
   const hear = (word: Word): void =>
     word.is === 'changed' ? changed(word.codes) : word.is === 'open' ? opened() : cut()
   if (!navigator.locks || typeof BroadcastChannel === 'undefined') return openStream(hear)
-  const channel = new BroadcastChannel(NAME)
+  const name = nameOf()
+  const channel = new BroadcastChannel(name)
   channel.onmessage = ({ data }: MessageEvent<Word>) => hear(data)
-  void navigator.locks.request(NAME, () => {
+  void navigator.locks.request(name, () => {
     openStream(word => {
       hear(word)
       channel.postMessage(word)

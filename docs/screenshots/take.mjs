@@ -27,11 +27,7 @@ const views = [
   }],
   ['assay', '/batches/NI-014/assay'],
   ['thermogram', '/batches/CU-011/assay', page => page.getByRole('button', { name: 'The same, heated slowly' }).click()],
-  ['solid-where', '/batches/CU-012/procedure', async page => {
-    await page.getByRole('button', { name: 'Which solid where' }).click()
-    await page.waitForTimeout(2500)
-    await page.getByRole('navigation', { name: 'Advice' }).evaluate(part => part.scrollIntoView({ block: 'start' }))
-  }],
+  ['people', '/people'],
   ['tables', '/tables?table=solubility&q=ZnSO4&stood=80:57.1,5:44.7', page => page.waitForTimeout(1200)],
 ]
 const [address = 'http://127.0.0.1:3000', folder = fileURLToPath(new URL('.', import.meta.url)), only = ''] = process.argv.slice(2)

@@ -6,16 +6,14 @@ const FEW = 12
 const From = z.coerce.number().int().min(0).max(1_000_000)
 
 /** The lab's present: batches under way with their lanes and clocks, what is due first; `from` skips the first ones. */
-export default defineEventHandler(async event => {
+export default answer('look', async (event, { access, db }) => {
   const from = From.safeParse(getQuery(event).from ?? 0)
   if (!from.success) throw refusal(400, '“from” is a number of batches.')
-  const db = useDatabase()
-  const lab = await requireLab(db)
-  const isPending = await freshen(db, lab.id)
+  const isPending = await freshen(db, access)
   const [rows, fresh, counts] = await Promise.all([
-    lanesUnderWay(db, lab.id, MOST, from.data),
-    plannedOnes(db, lab.id, FEW),
-    countBriefs(db, lab.id),
+    lanesUnderWay(db, access, MOST, from.data),
+    plannedOnes(db, access, FEW),
+    countBriefs(db, access),
   ])
   setResponseHeader(event, 'content-type', 'application/json')
   return `{"counts":${JSON.stringify(counts)},"isPending":${isPending},"batches":[${rows.map(jsonOf).join(',')}],"planned":[${fresh.map(jsonOf).join(',')}]}`

@@ -1,9 +1,9 @@
 import * as z from 'zod'
 import { equipment } from '#core/journal'
-import { saveSettings } from '../db/people'
+import { findLab, saveSettings } from '../db/people'
 
 const hour = z.number().min(0).max(24)
-const Body = z.strictObject({
+export const Body = z.strictObject({
   hours: z
     .strictObject({ from: hour, to: hour, days: z.array(z.int().min(0).max(6)).max(7) })
     .refine(({ from, to }) => from < to, 'Hands begin before they end.')
@@ -15,10 +15,8 @@ const Body = z.strictObject({
 })
 
 /** Saves when hands work, how many there are of each piece of equipment, the air of the room: what is told of them. */
-export default defineEventHandler(async event => {
+export default answer('settle', async (event, { access, db }) => {
   const settings = await readJson(event, Body)
-  const db = useDatabase()
-  const lab = await requireLab(db)
-  await saveSettings(db, lab.id, settings)
-  return { ...lab, settings: { ...lab.settings, ...settings } }
+  await saveSettings(db, access, settings)
+  return findLab(db, access)
 })

@@ -4,13 +4,18 @@ const MOST_OPEN = 500
 let open = 0
 
 /** Server-sent events: the codes of batches that changed, `*` for any. */
-export default defineEventHandler(async event => {
+export default answer('look', (event, { access }) => {
   if (open >= MOST_OPEN) throw refusal(503, 'Too many pages listen already. Close some; this one asks again by itself.')
-  const lab = await requireLabId(useDatabase())
   const stream = createEventStream(event)
   open += 1
-  const stop = listen(lab, codes => void stream.push(codes.join(',')))
-  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), BEAT)
+  const stop = listen(access.lab, codes => void stream.push(codes.join(',')))
+  // Whoever was let out hears no more.
+  const beat = setInterval(async () => {
+    // A database that is away says nothing of who is in.
+    const isIn = await isStillIn(event).catch(() => true)
+    if (isIn) await stream.push({ event: 'beat', data: '' })
+    else await stream.close()
+  }, BEAT)
   const forget = closeOnStop(() => stream.close())
   stream.onClosed(async () => {
     open -= 1

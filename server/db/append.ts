@@ -2,11 +2,13 @@ import type { Knex } from 'knex'
 import stringify from 'safe-stable-stringify'
 import { checkEntry, explainEntry, foldJournal, type Entry, type EntryProblem } from '#core/journal'
 import { partsOfMeasured } from '#core/quantity'
+import type { Access } from '../access/access'
 import { HASH_VERSION, hashOf, plainDecimal, type ChainRow } from './chain'
 import { entryOf, stored, type EntryRow, type StoredEntry } from './entries'
 
+/** What one person adds to the journal of one batch of their lab. */
 export interface Append {
-  readonly lab: string
+  readonly access: Access
   readonly code: string
   readonly entries: readonly Entry[]
 }
@@ -16,6 +18,7 @@ export type AppendProblem =
   | { readonly code: 'append.stranger'; readonly at: number }
   | { readonly code: 'append.taken'; readonly at: number }
   | { readonly code: 'append.differs'; readonly at: number }
+  | { readonly code: 'append.stage'; readonly at: number; readonly stage: string }
   | { readonly code: 'append.entry'; readonly at: number; readonly problem: EntryProblem }
 export type Appended =
   | { readonly ok: true; readonly entries: readonly StoredEntry[] }
@@ -25,7 +28,8 @@ export interface Head {
   readonly id: string
   readonly code: string
   readonly lab_id: string
-  readonly people: readonly string[] | null
+  /** The stages that its plan has, or had in an earlier revision. */
+  readonly stages: readonly string[]
   seq: number
   hash: string
 }
@@ -33,7 +37,7 @@ export interface Head {
 /** Where chains ended when this process last wrote to them, by lab and code: only a hint, which the database checks at each write. */
 export type Hints = Map<string, Head>
 /** A batch's place among those of all labs; codes repeat from lab to lab. */
-export const placeOf = ({ lab, code }: Pick<Append, 'lab' | 'code'>): string => `${lab} ${code}`
+export const placeOf = ({ access, code }: Pick<Append, 'access' | 'code'>): string => `${access.lab} ${code}`
 const MOST_HINTS = 2000
 
 /**
@@ -49,20 +53,22 @@ export async function appendMany(db: Knex, appends: readonly Append[], hints: Hi
   return quick.map(appended => appended ?? slow.shift()!)
 }
 
-/** Undefined for each request that needs a look at the journal, whose hint is missing, or whose batch somebody else has written to. */
+/** Undefined for each request that needs a look at the journal, whose hint is missing, whose batch somebody else has written to, or that is of another lab than the first. */
 async function appendByHints(db: Knex, appends: readonly Append[], hints: Hints): Promise<(Appended | undefined)[]> {
   const heads = new Map<string, Head>()
   const rows = new Map<string, Written>()
   const moved: { id: string; old_seq: number; old_hash: string; head: Head }[] = []
   const now = new Date()
+  const lab = appends[0]?.access.lab ?? ''
   const tried = appends.map(wanted => {
-    const { entries } = wanted
+    const { access, entries } = wanted
+    if (access.lab !== lab) return undefined
     const place = placeOf(wanted)
     const hint = heads.get(place) ?? hints.get(place)
     const ids = new Set(entries.map(({ id }) => id))
     if (!hint || ids.size < entries.length || entries.some(({ id, kind }) => kind === 'correction' || rows.has(id)))
       return undefined
-    if (problemOf(hint, entries, new Map())) return undefined
+    if (problemOf(hint, wanted, new Map())) return undefined
     if (!heads.has(place)) {
       const head = { ...hint }
       heads.set(place, head)
@@ -75,15 +81,8 @@ async function appendByHints(db: Knex, appends: readonly Append[], hints: Hints)
   if (rows.size === 0) return tried.map(() => undefined)
   const recorded = await insertByHints(
     db,
-    moved.map(({ id, old_seq, old_hash, head: { seq, hash, lab_id, code } }) => ({
-      id,
-      old_seq,
-      old_hash,
-      seq,
-      hash,
-      lab_id,
-      code,
-    })),
+    lab,
+    moved.map(({ id, old_seq, old_hash, head: { seq, hash, code } }) => ({ id, code, old_seq, old_hash, seq, hash })),
     [...rows.values()],
   )
   for (const [place, head] of heads) {
@@ -119,13 +118,14 @@ async function appendIn(
 ): Promise<Appended[]> {
   const heads = await lockHeads(trx, appends)
   const now = new Date()
+  await addGoneStages(trx, appends, heads)
   const known = looksBack ? await knownEntries(trx, appends) : new Map<string, EntryRow>()
   const fresh: object[] = []
   const results = appends.map((wanted): { problem?: AppendProblem; ids: string[] } => {
     const { entries } = wanted
     const head = heads.get(placeOf(wanted))
     if (!head) return { problem: { code: 'append.no-batch' }, ids: [] }
-    const problem = problemOf(head, entries, known)
+    const problem = problemOf(head, wanted, known)
     if (problem) return { problem, ids: [] }
     for (const entry of entries) {
       if (known.has(entry.id)) continue
@@ -146,29 +146,50 @@ async function appendIn(
   )
 }
 
+/** Of the plan as it stands: what a stage that is gone was recorded of is looked for when an entry names it. */
+const STAGES = `array(select jsonb_path_query(document, '$.plan.stages[*].id') #>> '{}')`
+
 /** In one order, so that two processes never wait for each other in a ring. */
 async function lockHeads(trx: Knex.Transaction, appends: readonly Append[]): Promise<Map<string, Head>> {
   const wanted = [...new Map(appends.map(one => [placeOf(one), one])).values()]
   const { rows } = await trx.raw<{ rows: Head[] }>(
-    `select id, code, lab_id, last_seq as seq, last_hash as hash,
-       (select array_agg(people.id::text) from people where people.lab_id = batches.lab_id) as people
+    `select id, code, lab_id, last_seq as seq, last_hash as hash, ${STAGES} as stages
      from batches where (lab_id, code) in (select * from unnest(?::uuid[], ?::text[])) order by id for update`,
-    [wanted.map(({ lab }) => lab), wanted.map(({ code }) => code)],
+    [wanted.map(({ access }) => access.lab), wanted.map(({ code }) => code)],
   )
-  return new Map(rows.map(row => [placeOf({ lab: row.lab_id, code: row.code }), row]))
+  return new Map(rows.map(row => [`${row.lab_id} ${row.code}`, row]))
+}
+
+/** What was recorded offline of a stage that was taken out of the plan meanwhile is kept: the plan had it in an earlier revision. */
+async function addGoneStages(trx: Knex, appends: readonly Append[], heads: Map<string, Head>): Promise<void> {
+  for (const wanted of appends) {
+    const head = heads.get(placeOf(wanted))
+    if (!head) continue
+    const unknown = wanted.entries.map(stageOf).filter(stage => stage !== undefined && !head.stages.includes(stage))
+    if (unknown.length === 0) continue
+    const { rows } = await trx.raw<{ rows: { id: string }[] }>(
+      `select distinct jsonb_path_query(body, '$.plan.stages[*].id') #>> '{}' as id from revisions
+       where lab_id = ? and kind = 'batch' and subject = ?`,
+      [head.lab_id, head.id],
+    )
+    heads.set(placeOf(wanted), { ...head, stages: [...head.stages, ...rows.map(({ id }) => id)] })
+  }
 }
 
 async function knownEntries(trx: Knex.Transaction, appends: readonly Append[]): Promise<Map<string, EntryRow>> {
   const ids = appends.flatMap(({ entries }) =>
     entries.flatMap(entry => (entry.kind === 'correction' ? [entry.id, entry.corrects] : [entry.id])),
   )
-  const { rows } = await trx.raw<{ rows: EntryRow[] }>('select * from entries where id = any(?::uuid[])', [ids])
+  const { rows } = await trx.raw<{ rows: EntryRow[] }>(
+    'select * from entries where lab_id = any(?::uuid[]) and id = any(?::uuid[])',
+    [[...new Set(appends.map(({ access }) => access.lab))], ids],
+  )
   return new Map(rows.map(row => [row.id, row]))
 }
 
 function problemOf(
   head: Head,
-  entries: readonly Entry[],
+  { access, entries }: Append,
   known: ReadonlyMap<string, EntryRow>,
 ): AppendProblem | undefined {
   const before: Entry[] = []
@@ -179,7 +200,9 @@ function problemOf(
       if (stringify(there.body) !== stringify(entry)) return { code: 'append.differs', at }
       continue
     }
-    if (!head.people?.includes(entry.by)) return { code: 'append.stranger', at }
+    const stage = stageOf(entry)
+    if (stage !== undefined && !head.stages.includes(stage)) return { code: 'append.stage', at, stage }
+    if (entry.by !== access.person) return { code: 'append.stranger', at }
     const checked = checkEntry(
       entry,
       entry.kind === 'correction' ? foldJournal([...correctedBy(head, entry.corrects, known), ...before]) : [],
@@ -189,6 +212,10 @@ function problemOf(
   }
   return undefined
 }
+
+/** What it was recorded of; a correction is of what it corrects. */
+const stageOf = (entry: Entry): string | undefined =>
+  entry.kind === 'correction' ? undefined : entry.kind === 'reading' ? entry.about.stage : entry.stage
 
 const correctedBy = (head: Head, id: string, known: ReadonlyMap<string, EntryRow>): Entry[] => {
   const row = known.get(id)
@@ -235,7 +262,7 @@ const names = columns.replaceAll(/ (uuid|integer|smallint|text|timestamptz|numer
 
 /** The list of chains' ends goes along with every move. */
 const KEEP_END = `insert into chain_ends (batch_id, lab_id, code, seq, hash) select id, lab_id, code, seq, hash from moved
-       on conflict (batch_id) do update set seq = excluded.seq, hash = excluded.hash`
+       on conflict (lab_id, batch_id) do update set seq = excluded.seq, hash = excluded.hash`
 
 /**
  * Writes the rows and moves the heads of their batches, in one statement with two parameters however many rows: the statement stays the same, and the
@@ -249,20 +276,19 @@ async function insertRows(
   const { rows: recorded } = await trx.raw<{ rows: { id: string }[] }>(
     `with moved as (
        update batches set last_seq = head.seq, last_hash = head.hash, touched_at = now()
-       from jsonb_to_recordset(?::jsonb) as head(id uuid, seq integer, hash text)
-       where batches.id = head.id and batches.last_seq <> head.seq
+       from jsonb_to_recordset(?::jsonb) as head(lab_id uuid, id uuid, seq integer, hash text)
+       where batches.lab_id = head.lab_id and batches.id = head.id and batches.last_seq <> head.seq
        returning batches.id, batches.lab_id, batches.code, head.seq, head.hash),
      ended as (${KEEP_END})
      insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns})
-     on conflict (id) do nothing returning id`,
-    [JSON.stringify(heads.map(({ id, seq, hash }) => ({ id, seq, hash }))), JSON.stringify(rows)],
+     on conflict (lab_id, id) do nothing returning id`,
+    [JSON.stringify(heads.map(({ lab_id, id, seq, hash }) => ({ lab_id, id, seq, hash }))), JSON.stringify(rows)],
   )
   return recorded
 }
 
 interface Move {
   readonly id: string
-  readonly lab_id: string
   readonly code: string
   readonly old_seq: number
   readonly old_hash: string
@@ -273,25 +299,14 @@ interface Move {
 /** Writes the rows of the batches whose chains still end where they were thought to; undefined where an entry is there already. */
 async function insertByHints(
   db: Knex,
+  lab: string,
   moves: readonly Move[],
   rows: readonly object[],
 ): Promise<{ id: string; batch_id: string }[] | undefined> {
   try {
     const { rows: recorded } = await db.raw<{ rows: { id: string; batch_id: string }[] }>(
-      `with head as (
-         select * from jsonb_to_recordset(?::jsonb)
-           as head(id uuid, lab_id uuid, code text, old_seq integer, old_hash text, seq integer, hash text)),
-       locked as (
-         select batches.id, head.seq, head.hash from batches join head on batches.id = head.id
-         where batches.last_seq = head.old_seq and batches.last_hash = head.old_hash order by batches.id for update of batches),
-       moved as (
-         update batches set last_seq = locked.seq, last_hash = locked.hash, touched_at = now()
-         from locked where batches.id = locked.id
-         returning batches.id, batches.lab_id, batches.code, locked.seq, locked.hash),
-       ended as (${KEEP_END})
-       insert into entries (${names}) select ${names} from jsonb_to_recordset(?::jsonb) as fresh(${columns})
-       where batch_id in (select id from moved) returning id, batch_id`,
-      [JSON.stringify(moves), JSON.stringify(rows)],
+      'select entry as id, batch as batch_id from append_entries(?::uuid, ?::jsonb, ?::jsonb)',
+      [lab, JSON.stringify(moves), JSON.stringify(rows)],
     )
     return recorded
   } catch (error) {
@@ -312,8 +327,8 @@ export function explainAppend(problem: AppendProblem): {
       return { why: 'There is no such batch.', fix: 'Look at the code.', at: 'code' }
     case 'append.stranger':
       return {
-        why: 'This is signed by somebody who is not of this lab.',
-        fix: 'Choose who you are at the top.',
+        why: 'This is signed by somebody else than you. Nobody records in another’s name.',
+        fix: 'It is sent when that person signs in on the device where it was recorded.',
         at: `entries.${problem.at}.by`,
       }
     case 'append.taken':
@@ -327,6 +342,12 @@ export function explainAppend(problem: AppendProblem): {
         why: 'An entry with this id is there already, and says something else.',
         fix: 'Record it anew, or correct the one that is there.',
         at: `entries.${problem.at}.id`,
+      }
+    case 'append.stage':
+      return {
+        why: `This batch has no stage “${problem.stage}”, and never had.`,
+        fix: 'Look at which batch it was meant for.',
+        at: `entries.${problem.at}.stage`,
       }
     case 'append.entry':
       return { ...explainEntry(problem.problem), at: `entries.${problem.at}` }

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { readDocument, type BatchDocument } from '#core/document'
+import type { Access } from '../access/access'
 import { GENESIS } from './chain'
+import { reviseBatch } from './revisions'
 
 export interface Batch {
   readonly id: string
@@ -37,46 +39,56 @@ function batchOf({ touched_at, document, ...row }: Row): Batch | UnreadBatch {
 }
 export const isUnread = (batch: Batch | UnreadBatch): batch is UnreadBatch => 'why' in batch
 
-export async function findBatch(db: Knex, labId: string, code: string): Promise<Batch | UnreadBatch | undefined> {
+export async function findBatch(db: Knex, { lab }: Access, code: string): Promise<Batch | UnreadBatch | undefined> {
   const row: Row | undefined = await db('batches')
-    .where({ lab_id: labId, code })
+    .where({ lab_id: lab, code })
     .first(...columns)
   return row && batchOf(row)
 }
 
 /** Adds a batch under the next free code with this prefix: CO-003 after CO-002. */
-export const addBatch = (db: Knex, labId: string, prefix: string, document: BatchDocument): Promise<Batch> =>
+export const addBatch = (db: Knex, access: Access, prefix: string, document: BatchDocument): Promise<Batch> =>
   db.transaction(async trx => {
-    await trx('labs').where({ id: labId }).forUpdate().select('id')
+    await trx('labs').where({ id: access.lab }).forUpdate().select('id')
     const taken: { code: string }[] = await trx('batches')
-      .where({ lab_id: labId })
+      .where({ lab_id: access.lab })
       .whereLike('code', `${prefix}-%`)
       .select('code')
     const last = Math.max(0, ...taken.map(({ code }) => Number(/-(\d+)$/.exec(code)?.[1] ?? 0)))
-    return insertBatch(trx, labId, `${prefix}-${String(last + 1).padStart(3, '0')}`, document)
+    return insertBatch(trx, access, `${prefix}-${String(last + 1).padStart(3, '0')}`, document)
   })
 
-export async function insertBatch(db: Knex, labId: string, code: string, document: BatchDocument): Promise<Batch> {
+/** Adds a batch under a code, with the first revision of its plan. */
+export async function insertBatch(db: Knex, access: Access, code: string, document: BatchDocument): Promise<Batch> {
   const [row] = await db('batches')
-    .insert({ id: randomUUID(), lab_id: labId, code, document: JSON.stringify(document) })
+    .insert({ id: randomUUID(), lab_id: access.lab, code, document: JSON.stringify(document) })
     .returning([...columns])
   const { id, version, touched_at } = row as Row
   const batch: Batch = { id, code, document, version, touchedAt: touched_at.toISOString() }
-  await db('chain_ends').insert({ batch_id: batch.id, lab_id: labId, code, seq: 0, hash: GENESIS })
+  await db('chain_ends').insert({ batch_id: batch.id, lab_id: access.lab, code, seq: 0, hash: GENESIS })
+  await reviseBatch(db, access, { id, number: 1, body: document, seq: 0, hash: GENESIS })
   return batch
 }
 
-/** Saves the document if nobody saved since `version`; otherwise changes nothing and answers what stands there. */
+/** Saves the document if nobody saved since `version`, and what it was as a revision; otherwise changes nothing and answers what stands there. */
 export async function saveDocument(
   db: Knex,
-  labId: string,
+  access: Access,
   code: string,
   version: number,
   document: BatchDocument,
 ): Promise<{ saved: true; version: number } | { saved: false; current: Batch | UnreadBatch | undefined }> {
-  const [row] = await db('batches')
-    .where({ lab_id: labId, code, version })
-    .update({ document: JSON.stringify(document), version: version + 1, touched_at: db.fn.now() })
-    .returning('version')
-  return row ? { saved: true, version: row.version } : { saved: false, current: await findBatch(db, labId, code) }
+  const saved = await db.transaction(async trx => {
+    const [row] = await trx('batches')
+      .where({ lab_id: access.lab, code, version })
+      .update({ document: JSON.stringify(document), version: version + 1, touched_at: trx.fn.now() })
+      .returning(['id', 'version', 'last_seq', 'last_hash'])
+    if (!row) return undefined
+    const { id, version: number, last_seq: seq, last_hash: hash } = row
+    await reviseBatch(trx, access, { id, number, body: document, seq, hash })
+    return number as number
+  })
+  return saved === undefined
+    ? { saved: false, current: await findBatch(db, access, code) }
+    : { saved: true, version: saved }
 }

@@ -4,6 +4,7 @@ import { unreadableBrief, type BatchBrief } from '#core/overview'
 import { readDocument, type OwnRow } from '#core/document'
 import type { SubstanceRow } from '#core/reference'
 import type { OwnCurve, OwnTables } from '#core/solution'
+import type { Access } from '../access/access'
 import { briefHere, type BriefJob } from '../jobs/briefs'
 import { entriesByBatch } from './entries'
 import { listOwnRows } from './own-rows'
@@ -15,17 +16,24 @@ interface Stale {
   readonly document: unknown
 }
 
-/** Batches whose brief was made of another version, entry or build, last touched first. */
-const staleOf = (db: Knex, labId: string, madeBy: string, most: number): Promise<Stale[]> =>
+/** What makes briefs: the build, by when it was made, ms, and a stamp of the lab's own tables. With another of either, figures may differ. */
+export interface Maker {
+  readonly builtAt: number
+  readonly tables: string
+}
+
+/** Batches whose brief was made of another version or entry, of other tables, or by an older build, last touched first: a newer build’s is left alone. */
+const staleOf = (db: Knex, { lab }: Access, madeBy: Maker, most: number): Promise<Stale[]> =>
   db('batches')
-    .leftJoin('briefs', 'briefs.batch_id', 'batches.id')
-    .where({ lab_id: labId })
+    .leftJoin('briefs', { 'briefs.lab_id': 'batches.lab_id', 'briefs.batch_id': 'batches.id' })
+    .where({ 'batches.lab_id': lab })
     .where(query =>
       query
         .whereNull('briefs.batch_id')
         .orWhereRaw('briefs.version <> batches.version')
         .orWhereRaw('briefs.seq <> batches.last_seq')
-        .orWhere('briefs.made_by', '<>', madeBy),
+        .orWhere('briefs.built_at', '<', madeBy.builtAt)
+        .orWhereRaw('(briefs.built_at = ? and briefs.made_by <> ?)', [madeBy.builtAt, madeBy.tables]),
     )
     .orderBy('touched_at', 'desc')
     .limit(most)
@@ -37,17 +45,18 @@ const staleOf = (db: Knex, labId: string, madeBy: string, most: number): Promise
  */
 export async function freshenBriefs(
   db: Knex,
-  labId: string,
-  madeBy: string,
+  access: Access,
+  madeBy: Maker,
   most: number,
   enough: () => boolean = () => false,
   make: (job: BriefJob) => BatchBrief | Promise<BatchBrief> = briefHere,
 ): Promise<number> {
-  const stale = await staleOf(db, labId, madeBy, most)
+  const stale = await staleOf(db, access, madeBy, most)
   if (stale.length === 0) return 0
-  const tables = await ownTables(db, labId)
+  const tables = await ownTables(db, access)
   const journals = await entriesByBatch(
     db,
+    access,
     stale.map(({ id }) => id),
   )
   const rows: object[] = []
@@ -55,14 +64,24 @@ export async function freshenBriefs(
     const entries = (journals.get(id) ?? []).slice(0, last_seq)
     const read = readDocument(document)
     const brief = read.ok ? await make({ document: read.value, entries, tables }) : unreadableBrief(titleOf(document))
-    rows.push({ batch_id: id, version, seq: last_seq, made_by: madeBy, ...columnsOf(brief) })
+    rows.push({
+      lab_id: access.lab,
+      batch_id: id,
+      version,
+      seq: last_seq,
+      built_at: madeBy.builtAt,
+      made_by: madeBy.tables,
+      ...columnsOf(brief),
+    })
     if (enough()) break
   }
   await db('briefs')
     .insert(rows)
-    .onConflict('batch_id')
+    .onConflict(['lab_id', 'batch_id'])
     .merge()
-    .whereRaw('briefs.made_by <> excluded.made_by or (briefs.version, briefs.seq) < (excluded.version, excluded.seq)')
+    .whereRaw(
+      'briefs.built_at < excluded.built_at or briefs.made_by <> excluded.made_by or (briefs.version, briefs.seq) < (excluded.version, excluded.seq)',
+    )
   return rows.length
 }
 
@@ -72,8 +91,8 @@ const titleOf = (document: unknown): string =>
     ? document.title.slice(0, 120)
     : 'A batch that cannot be understood'
 
-async function ownTables(db: Knex, labId: string): Promise<OwnTables> {
-  const rows: OwnRow[] = await listOwnRows(db, labId)
+async function ownTables(db: Knex, access: Access): Promise<OwnTables> {
+  const rows: OwnRow[] = await listOwnRows(db, access)
   return {
     substances: rows.flatMap(row => (row.kind === 'substance' ? [row.body as SubstanceRow] : [])),
     curves: rows.flatMap(row => (row.kind === 'curve' ? [row.body as OwnCurve] : [])),
@@ -103,10 +122,10 @@ export interface BriefRow {
 }
 
 /** Batches under way: first what has a clock running or is due, then the last touched; a few of them, whole. */
-export async function lanesUnderWay(db: Knex, labId: string, most: number, from: number): Promise<BriefRow[]> {
+export async function lanesUnderWay(db: Knex, { lab }: Access, most: number, from: number): Promise<BriefRow[]> {
   return db('briefs')
-    .join('batches', 'briefs.batch_id', 'batches.id')
-    .where({ lab_id: labId, is_done: false, is_fresh: false })
+    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
+    .where({ 'briefs.lab_id': lab, is_done: false, is_fresh: false })
     .orderByRaw('(has_timers or due_at is not null) desc, due_at asc nulls last, touched_at desc, code')
     .limit(most)
     .offset(from)
@@ -114,10 +133,10 @@ export async function lanesUnderWay(db: Knex, labId: string, most: number, from:
 }
 
 /** Batches that are planned and not begun, last touched first; a few of them. */
-export const plannedOnes = (db: Knex, labId: string, most: number): Promise<BriefRow[]> =>
+export const plannedOnes = (db: Knex, { lab }: Access, most: number): Promise<BriefRow[]> =>
   db('briefs')
-    .join('batches', 'briefs.batch_id', 'batches.id')
-    .where({ lab_id: labId, is_done: false, is_fresh: true })
+    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
+    .where({ 'briefs.lab_id': lab, is_done: false, is_fresh: true })
     .orderBy('touched_at', 'desc')
     .limit(most)
     .select('code', 'touched_at', 'brief', 'lane')
@@ -125,23 +144,23 @@ export const plannedOnes = (db: Knex, labId: string, most: number): Promise<Brie
 /** How many batches are under way, how many only planned, how many done. */
 export async function countBriefs(
   db: Knex,
-  labId: string,
+  { lab }: Access,
 ): Promise<{ underWay: number; planned: number; done: number }> {
   const { rows } = await db.raw<{ rows: { under_way: number; planned: number; done: number }[] }>(
     `select count(*) filter (where not is_done and not is_fresh)::int as under_way,
             count(*) filter (where not is_done and is_fresh)::int as planned,
             count(*) filter (where is_done)::int as done
-     from briefs join batches on briefs.batch_id = batches.id where lab_id = ?`,
-    [labId],
+     from briefs where lab_id = ?`,
+    [lab],
   )
   const { under_way, planned, done } = rows[0]!
   return { underWay: under_way, planned, done }
 }
 
 /** All batches, last touched first, without their lanes. */
-export const listBriefs = (db: Knex, labId: string): Promise<BriefRow[]> =>
+export const listBriefs = (db: Knex, { lab }: Access): Promise<BriefRow[]> =>
   db('briefs')
-    .join('batches', 'briefs.batch_id', 'batches.id')
-    .where({ lab_id: labId })
+    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
+    .where({ 'briefs.lab_id': lab })
     .orderBy('touched_at', 'desc')
     .select('code', 'touched_at', 'brief')

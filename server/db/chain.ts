@@ -91,9 +91,9 @@ export interface Break {
 }
 
 /** The first thing that does not follow in the journal of a batch; undefined for a whole chain. */
-export async function findBreak(db: Knex, batchId: string): Promise<Break | undefined> {
+export async function findBreak(db: Knex, lab: string, batchId: string): Promise<Break | undefined> {
   const rows: (ChainRow & { hash: string; previous_hash: string })[] = await db('entries')
-    .where({ batch_id: batchId })
+    .where({ lab_id: lab, batch_id: batchId })
     .orderBy('seq')
   let previous = GENESIS
   for (const [i, row] of rows.entries()) {
@@ -108,20 +108,25 @@ export async function findBreak(db: Knex, batchId: string): Promise<Break | unde
     previous = hash
   }
   if (rows.at(-1)?.hash_version === 1) previous = checkpointOf(previous, rows)
-  const { last_seq, last_hash } = await db('batches').where({ id: batchId }).first('last_seq', 'last_hash')
-  const end = await db('chain_ends').where({ batch_id: batchId }).first('seq', 'hash')
+  const { last_seq, last_hash } = await db('batches').where({ lab_id: lab, id: batchId }).first('last_seq', 'last_hash')
+  const end = await db('chain_ends').where({ lab_id: lab, batch_id: batchId }).first('seq', 'hash')
   const last = Math.max(last_seq, end?.seq ?? 0)
   if (last > rows.length) return { seq: rows.length + 1, why: 'one or more are missing at the end' }
   if (last_hash !== previous || last_seq !== rows.length)
     return { seq: rows.length, why: 'the batch names another end' }
   if (!end || end.hash !== previous || end.seq !== rows.length)
     return { seq: rows.length, why: 'the list of chains names another end' }
-  return brokenPhoto(db, batchId, rows)
+  return brokenPhoto(db, lab, batchId, rows)
 }
 
 /** A photo whose bytes are not those that its entry names. One that has not arrived yet breaks nothing. */
-async function brokenPhoto(db: Knex, batchId: string, rows: readonly ChainRow[]): Promise<Break | undefined> {
-  const photos: { sha256: string; data: Buffer }[] = await db('photos').where({ batch_id: batchId })
+async function brokenPhoto(
+  db: Knex,
+  lab: string,
+  batchId: string,
+  rows: readonly ChainRow[],
+): Promise<Break | undefined> {
+  const photos: { sha256: string; data: Buffer }[] = await db('photos').where({ lab_id: lab, batch_id: batchId })
   const altered = new Set(photos.filter(photo => sha256(photo.data) !== photo.sha256).map(photo => photo.sha256))
   const at = rows.find(({ body }) => body.kind === 'photo' && altered.has(body.photo))
   return at && { seq: at.seq, id: at.id, why: 'its photo was altered' }

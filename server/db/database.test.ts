@@ -6,14 +6,17 @@ import type { Entry } from '#core/journal'
 import { addBatch, findBatch, saveDocument } from './batches'
 import { newWorksheet } from '#core/assay'
 import { deleteAssay, findAssay, listAssays, saveAssay } from './assays'
-import { connect, isAway } from './connect'
+import { connect, forLab, isAway } from './connect'
 import { appendMany, placeOf, type Append, type Hints } from './append'
 import { countBriefs, freshenBriefs, lanesUnderWay, listBriefs } from './briefs'
 import { checkpointOf, findBreak, missingBatches } from './chain'
 import { entriesByBatch, listEntries } from './entries'
+import { makeAccess } from '../access/access'
 import { migrate } from './migrate'
 import { addLab, findLab, saveSettings } from './people'
 import { findPhoto, keepPhoto, missingPhotos } from './photos'
+import { findRevision, findRevisionBreak, listRevisions } from './revisions'
+import { beginSession, findSession, turnSession } from './sessions'
 import { APP_ROLE, grantApp, grants } from './role'
 
 const server = process.env.TEST_DATABASE_URL
@@ -32,11 +35,18 @@ describe.skipIf(!server)('the database', () => {
     text,
   })
   const batchFor = async (prefix = 'ZN') => ({
-    ...(await addBatch(db, demoLab.id, prefix, document!)),
+    ...(await addBatch(db, access, prefix, document!)),
     labId: demoLab.id,
   })
-  const ofLab = (appends: readonly Omit<Append, 'lab'>[]): Append[] => appends.map(one => ({ lab: demoLab.id, ...one }))
-  const send = (...appends: Omit<Append, 'lab'>[]) => appendMany(db, ofLab(appends))
+  const access = makeAccess({
+    lab: demoLab.id,
+    person: demoLab.people[0].id,
+    role: 'administrator',
+    via: 'setup',
+    isStrong: true,
+  })
+  const ofLab = (appends: readonly Omit<Append, 'access'>[]): Append[] => appends.map(one => ({ access, ...one }))
+  const send = (...appends: Omit<Append, 'access'>[]) => appendMany(db, ofLab(appends))
 
   beforeAll(async () => {
     const admin = connect(server!)
@@ -48,17 +58,16 @@ describe.skipIf(!server)('the database', () => {
   }, 30_000)
 
   it('keeps worksheets that stand alone, one version after the other', async () => {
-    const by = demoLab.people[0].id
     const sheet = newWorksheet(randomUUID(), 'hydrate', { salt: 'CuSO4' })
-    expect(await saveAssay(db, demoLab.id, by, 0, sheet)).toBe(1)
+    expect(await saveAssay(db, access, 0, sheet)).toBe(1)
     // Begun twice, or changed from a version that is gone: refused, and nothing is lost.
-    expect(await saveAssay(db, demoLab.id, by, 0, { ...sheet, name: 'again' })).toBeUndefined()
-    expect(await saveAssay(db, demoLab.id, by, 1, { ...sheet, name: 'water' })).toBe(2)
-    expect(await saveAssay(db, demoLab.id, by, 1, { ...sheet, name: 'late' })).toBeUndefined()
-    expect(await findAssay(db, demoLab.id, sheet.id)).toMatchObject({ version: 2, worksheet: { name: 'water' } })
-    expect((await listAssays(db, demoLab.id)).map(({ worksheet }) => worksheet.id)).toContain(sheet.id)
-    expect(await deleteAssay(db, demoLab.id, sheet.id)).toBe(true)
-    expect(await deleteAssay(db, demoLab.id, sheet.id)).toBe(false)
+    expect(await saveAssay(db, access, 0, { ...sheet, name: 'again' })).toBeUndefined()
+    expect(await saveAssay(db, access, 1, { ...sheet, name: 'water' })).toBe(2)
+    expect(await saveAssay(db, access, 1, { ...sheet, name: 'late' })).toBeUndefined()
+    expect(await findAssay(db, access, sheet.id)).toMatchObject({ version: 2, worksheet: { name: 'water' } })
+    expect((await listAssays(db, access)).map(({ worksheet }) => worksheet.id)).toContain(sheet.id)
+    expect(await deleteAssay(db, access, sheet.id)).toBe(true)
+    expect(await deleteAssay(db, access, sheet.id)).toBe(false)
   })
 
   afterAll(async () => {
@@ -76,19 +85,24 @@ describe.skipIf(!server)('the database', () => {
       '003-bench',
       '004-assays',
       '005-chain',
+      '006-by-lab',
+      '007-people',
+      '008-revisions',
+      '009-append',
     ])
-    expect(await findLab(db)).toEqual({
+    expect(await findLab(db, access)).toEqual({
       id: demoLab.id,
       name: demoLab.name,
-      people: [...demoLab.people],
+      isDemo: false,
+      people: demoLab.people.map(person => ({ ...person, hasAccount: false, hasPin: false })),
       settings: {},
     })
     const settings = { hours: { from: 9, to: 16, days: [1, 2] }, have: { hood: 2 } }
-    await saveSettings(db, demoLab.id, settings)
-    expect((await findLab(db))?.settings).toEqual(settings)
+    await saveSettings(db, access, settings)
+    expect((await findLab(db, access))?.settings).toEqual(settings)
     const air = { celsius: 21, humidity: 0.38 }
-    await saveSettings(db, demoLab.id, { air })
-    expect((await findLab(db))?.settings).toEqual({ ...settings, air })
+    await saveSettings(db, access, { air })
+    expect((await findLab(db, access))?.settings).toEqual({ ...settings, air })
   })
 
   it('parses what is stored: an old version comes as the newest, what does not read is told and kept', async () => {
@@ -97,18 +111,18 @@ describe.skipIf(!server)('the database', () => {
       version: 1,
       plan: { stages: [{ ...document!.plan.stages[0]!, crystals: { moves: [{ heatTo: '60 °C' }] } }] },
     }
-    const { code, id } = await addBatch(db, demoLab.id, 'OLD', document!)
+    const { code, id } = await addBatch(db, access, 'OLD', document!)
     await db('batches')
       .where({ id })
       .update({ document: JSON.stringify(old) })
-    const read = await findBatch(db, demoLab.id, code)
+    const read = await findBatch(db, access, code)
     expect(read).toMatchObject({
       document: { version: 2, plan: { stages: [{ operations: [{ heatTo: '60 °C' }] }] } },
     })
     await db('batches')
       .where({ id })
       .update({ document: JSON.stringify({ ...document!, version: 99 }) })
-    expect(await findBatch(db, demoLab.id, code)).toMatchObject({ code, at: 'version' })
+    expect(await findBatch(db, access, code)).toMatchObject({ code, at: 'version' })
     expect((await db('batches').where({ id }).first('document')).document.version).toBe(99)
     await db('batches')
       .where({ id })
@@ -116,25 +130,25 @@ describe.skipIf(!server)('the database', () => {
   })
 
   it('gives batches the next free code, also when many are begun at once', async () => {
-    const codes = (await Promise.all(Array.from({ length: 8 }, () => addBatch(db, demoLab.id, 'MO', document!)))).map(
+    const codes = (await Promise.all(Array.from({ length: 8 }, () => addBatch(db, access, 'MO', document!)))).map(
       ({ code }) => code,
     )
     expect(codes.sort()).toEqual(['MO-001', 'MO-002', 'MO-003', 'MO-004', 'MO-005', 'MO-006', 'MO-007', 'MO-008'])
-    expect(await findBatch(db, demoLab.id, 'MO-003')).toMatchObject({ code: 'MO-003', version: 1, document })
-    expect(await findBatch(db, demoLab.id, 'XX-001')).toBeUndefined()
+    expect(await findBatch(db, access, 'MO-003')).toMatchObject({ code: 'MO-003', version: 1, document })
+    expect(await findBatch(db, access, 'XX-001')).toBeUndefined()
   })
 
   it('saves over the version that was read, and refuses one that is no longer the last', async () => {
     const { code } = await batchFor()
-    expect(await saveDocument(db, demoLab.id, code, 1, { ...document!, title: 'first' })).toEqual({
+    expect(await saveDocument(db, access, code, 1, { ...document!, title: 'first' })).toEqual({
       saved: true,
       version: 2,
     })
-    expect(await saveDocument(db, demoLab.id, code, 1, { ...document!, title: 'second' })).toMatchObject({
+    expect(await saveDocument(db, access, code, 1, { ...document!, title: 'second' })).toMatchObject({
       saved: false,
       current: { version: 2, document: { title: 'first' } },
     })
-    const both = await Promise.all([2, 2].map(version => saveDocument(db, demoLab.id, code, version, document!)))
+    const both = await Promise.all([2, 2].map(version => saveDocument(db, access, code, version, document!)))
     expect(both.filter(({ saved }) => saved)).toHaveLength(1)
   })
 
@@ -145,21 +159,21 @@ describe.skipIf(!server)('the database', () => {
       [...entries, ...entries].map(entry => send({ code: batch.code, entries: [entry] }).catch(() => {})),
     )
     await send({ code: batch.code, entries })
-    const stored = await listEntries(db, batch.id)
+    const stored = await listEntries(db, access, batch.id)
     expect(stored.map(({ seq }) => seq)).toEqual(entries.map((_, i) => i + 1))
-    expect(await listEntries(db, batch.id, 17)).toHaveLength(3)
+    expect(await listEntries(db, access, batch.id, 17)).toHaveLength(3)
     expect(new Set(stored.map(({ entry }) => entry.id)).size).toBe(20)
-    expect(await findBreak(db, batch.id)).toBeUndefined()
-    expect((await entriesByBatch(db, [batch.id])).get(batch.id)).toHaveLength(20)
+    expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
+    expect((await entriesByBatch(db, access, [batch.id])).get(batch.id)).toHaveLength(20)
   })
 
   it('writes by its hints, and finds out when another process has written', async () => {
     const [batch, other] = [await batchFor(), await batchFor()]
     const hints: Hints = new Map()
-    const write = (...appends: Omit<Append, 'lab'>[]) => appendMany(db, ofLab(appends), hints)
+    const write = (...appends: Omit<Append, 'access'>[]) => appendMany(db, ofLab(appends), hints)
     const first = note('first')
     await write({ code: batch.code, entries: [first] }, { code: other.code, entries: [note('o1')] })
-    const place = placeOf({ lab: demoLab.id, code: batch.code })
+    const place = placeOf({ access, code: batch.code })
     expect(hints.get(place)?.seq).toBe(1)
     await write({ code: batch.code, entries: [note('second')] })
     await send({ code: batch.code, entries: [note('by another process')] })
@@ -171,11 +185,11 @@ describe.skipIf(!server)('the database', () => {
     expect(answers.map(answer => answer.ok && answer.entries.map(({ seq }) => seq))).toEqual([[4], [2], [1]])
     const twice = note('twice in one request')
     await write({ code: batch.code, entries: [twice, twice] })
-    const stored = await listEntries(db, batch.id)
+    const stored = await listEntries(db, access, batch.id)
     expect(stored.map(({ seq }) => seq)).toEqual([1, 2, 3, 4, 5])
     expect(hints.get(place)).toMatchObject({ seq: 5, hash: stored[4]!.hash })
-    expect(await findBreak(db, batch.id)).toBeUndefined()
-    expect(await findBreak(db, other.id)).toBeUndefined()
+    expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
+    expect(await findBreak(db, demoLab.id, other.id)).toBeUndefined()
   })
 
   it('keeps chains whole while two processes write by hints of their own', async () => {
@@ -190,8 +204,8 @@ describe.skipIf(!server)('the database', () => {
     }
     await Promise.all([process(new Map()), process(new Map())])
     for (const { id } of batches) {
-      expect(await listEntries(db, id)).toHaveLength(100)
-      expect(await findBreak(db, id)).toBeUndefined()
+      expect(await listEntries(db, access, id)).toHaveLength(100)
+      expect(await findBreak(db, demoLab.id, id)).toBeUndefined()
     }
   })
 
@@ -229,8 +243,8 @@ describe.skipIf(!server)('the database', () => {
       [1, 2],
       'append.differs',
     ])
-    expect(await findBreak(db, first.id)).toBeUndefined()
-    expect(await findBreak(db, second.id)).toBeUndefined()
+    expect(await findBreak(db, demoLab.id, first.id)).toBeUndefined()
+    expect(await findBreak(db, demoLab.id, second.id)).toBeUndefined()
   })
 
   it('keeps the digits of a reading', async () => {
@@ -251,7 +265,35 @@ describe.skipIf(!server)('the database', () => {
       unit: 'g',
       typed: true,
     })
-    expect((await listEntries(db, batch.id))[0]!.entry).toEqual(reading)
+    expect((await listEntries(db, access, batch.id))[0]!.entry).toEqual(reading)
+  })
+
+  it('fills value and unit by the one reader of measured text, and leaves what is written as it is', async () => {
+    const { code } = await batchFor()
+    const about = { what: 'charge', stage: 's1', species: 'Zn' } as const
+    const written = { at: new Date().toISOString(), by: access.person }
+    const read = (value: string): Entry => ({
+      ...written,
+      id: randomUUID(),
+      kind: 'reading',
+      about,
+      measure: 'net',
+      value,
+      typed: true,
+    })
+    for (const [text, value, unit] of [
+      ['1e3 g', '1000', 'g'],
+      ['+5.2 g', '5.2', 'g'],
+      ['5.214 ± 0.002 g', '5.214', 'g'],
+      ['0.500 g', '0.500', 'g'],
+      ['88437 mg', '88437', 'mg'],
+    ] as const) {
+      const entry = read(text)
+      const [appended] = await send({ code, entries: [entry] })
+      expect(appended?.ok, text).toBe(true)
+      const row = await db('entries').where({ id: entry.id }).first('value', 'unit', 'body')
+      expect([row.value, row.unit, row.body.value]).toEqual([value, unit, text])
+    }
   })
 
   it('lets nobody change, delete or empty the journal', async () => {
@@ -266,8 +308,9 @@ describe.skipIf(!server)('the database', () => {
   it('keeps labs apart that have batches of one code', async () => {
     const lab = randomUUID()
     const person = randomUUID()
-    await addLab(db, { id: lab, name: 'Another station', people: [{ id: person, name: 'Somebody' }] })
-    const [mine, theirs] = [await batchFor(), await addBatch(db, lab, 'ZN', document!)]
+    await addLab(db, { id: lab, name: 'Another station', people: [{ id: person, name: 'Somebody', role: 'chemist' }] })
+    const other = makeAccess({ ...access, lab, person })
+    const [mine, theirs] = [await batchFor(), await addBatch(db, other, 'ZN', document!)]
     await db('batches').where({ id: theirs.id }).update({ code: mine.code })
     await db('chain_ends').where({ batch_id: theirs.id }).update({ code: mine.code })
     const hints: Hints = new Map()
@@ -275,18 +318,22 @@ describe.skipIf(!server)('the database', () => {
     const theirNote = { ...note('theirs'), by: person }
     for (let round = 0; round < 2; round++) {
       await write(
-        { lab: demoLab.id, code: mine.code, entries: [note('mine')] },
-        { lab, code: mine.code, entries: [round === 0 ? theirNote : { ...note('theirs'), by: person }] },
+        { access, code: mine.code, entries: [note('mine')] },
+        { access: other, code: mine.code, entries: [round === 0 ? theirNote : { ...note('theirs'), by: person }] },
       )
     }
-    const stranger = await write({ lab, code: mine.code, entries: [note('mine in theirs')] })
+    const stranger = await write({ access: other, code: mine.code, entries: [note('mine in theirs')] })
     expect(stranger[0]).toMatchObject({ ok: false, problem: { code: 'append.stranger' } })
-    expect((await listEntries(db, mine.id)).map(({ entry }) => 'text' in entry && entry.text)).toEqual(['mine', 'mine'])
-    expect((await listEntries(db, theirs.id)).map(({ entry }) => 'text' in entry && entry.text)).toEqual([
+    expect((await listEntries(db, access, mine.id)).map(({ entry }) => 'text' in entry && entry.text)).toEqual([
+      'mine',
+      'mine',
+    ])
+    expect((await listEntries(db, other, theirs.id)).map(({ entry }) => 'text' in entry && entry.text)).toEqual([
       'theirs',
       'theirs',
     ])
-    expect(await findBreak(db, theirs.id)).toBeUndefined()
+    expect(await listEntries(db, access, theirs.id)).toEqual([])
+    expect(await findBreak(db, lab, theirs.id)).toBeUndefined()
   })
 
   describe('a journal that somebody tampered with', () => {
@@ -311,7 +358,7 @@ describe.skipIf(!server)('the database', () => {
       const batch = await batchFor('TP')
       const entries = [note('one'), reading('5.2e3 mg'), note('three')]
       await send({ code: batch.code, entries })
-      expect(await findBreak(db, batch.id)).toBeUndefined()
+      expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
       return { batch, ids: entries.map(({ id }) => id) }
     }
 
@@ -356,19 +403,22 @@ describe.skipIf(!server)('the database', () => {
     ] as const)('is broken where %s was altered', async (_, seq, change) => {
       const { batch, ids } = await begun()
       await behindItsBack(trx => Promise.resolve(change(trx, ids[seq - 1]!)))
-      expect(await findBreak(db, batch.id)).toMatchObject({ seq, id: ids[seq - 1] })
+      expect(await findBreak(db, demoLab.id, batch.id)).toMatchObject({ seq, id: ids[seq - 1] })
     })
 
     it('is broken where one was taken from its middle or its end, also with a moved head', async () => {
       const [middle, end] = [await begun(), await begun()]
       await behindItsBack(trx => trx('entries').where({ id: middle.ids[1] }).delete())
-      expect(await findBreak(db, middle.batch.id)).toMatchObject({ seq: 2 })
+      expect(await findBreak(db, demoLab.id, middle.batch.id)).toMatchObject({ seq: 2 })
       await behindItsBack(async trx => {
         await trx('entries').where({ id: end.ids[2] }).delete()
         const last = await trx('entries').where({ batch_id: end.batch.id }).orderBy('seq', 'desc').first('seq', 'hash')
         await trx('batches').where({ id: end.batch.id }).update({ last_seq: last.seq, last_hash: last.hash })
       })
-      expect(await findBreak(db, end.batch.id)).toEqual({ seq: 3, why: 'one or more are missing at the end' })
+      expect(await findBreak(db, demoLab.id, end.batch.id)).toEqual({
+        seq: 3,
+        why: 'one or more are missing at the end',
+      })
     })
 
     it('is missed where the whole of it, or its batch, is gone', async () => {
@@ -381,7 +431,9 @@ describe.skipIf(!server)('the database', () => {
         await trx('entries').where({ batch_id: gone.batch.id }).delete()
         await trx('batches').where({ id: gone.batch.id }).delete()
       })
-      expect(await findBreak(db, emptied.batch.id)).toMatchObject({ why: 'one or more are missing at the end' })
+      expect(await findBreak(db, demoLab.id, emptied.batch.id)).toMatchObject({
+        why: 'one or more are missing at the end',
+      })
       expect(await missingBatches(db)).toEqual([
         { code: gone.batch.code, why: 'the batch is gone, and its 3 entries with it' },
       ])
@@ -405,12 +457,12 @@ describe.skipIf(!server)('the database', () => {
           await trx('chain_ends').where({ batch_id: to.batch.id }).update({ hash })
         }
       })
-      expect(await findBreak(db, a.batch.id)).toMatchObject({ seq: 1, why: 'it was altered' })
+      expect(await findBreak(db, demoLab.id, a.batch.id)).toMatchObject({ seq: 1, why: 'it was altered' })
     })
 
     it('is broken where the bytes of a photo were altered', async () => {
       const { batch } = await begun()
-      const photo = await keepPhoto(db, batch.id, 'image/png', Buffer.from('89504e470d0a1a0a0001', 'hex'))
+      const photo = await keepPhoto(db, access, batch.id, 'image/png', Buffer.from('89504e470d0a1a0a0001', 'hex'))
       const entry: Entry = {
         kind: 'photo',
         id: randomUUID(),
@@ -422,13 +474,13 @@ describe.skipIf(!server)('the database', () => {
         text: 'crystals',
       }
       await send({ code: batch.code, entries: [entry] })
-      expect(await findBreak(db, batch.id)).toBeUndefined()
+      expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
       await behindItsBack(trx =>
         trx('photos')
           .where({ sha256: photo })
           .update({ data: Buffer.from('00', 'hex') }),
       )
-      expect(await findBreak(db, batch.id)).toEqual({ seq: 4, id: entry.id, why: 'its photo was altered' })
+      expect(await findBreak(db, demoLab.id, batch.id)).toEqual({ seq: 4, id: entry.id, why: 'its photo was altered' })
     })
 
     it('closes a chain of the first version by a checkpoint over all of it', async () => {
@@ -460,11 +512,11 @@ describe.skipIf(!server)('the database', () => {
       const closed = checkpointOf(hashes[1], rows)
       await db('batches').where({ id: batch.id }).update({ last_seq: 2, last_hash: closed })
       await db('chain_ends').where({ batch_id: batch.id }).update({ seq: 2, hash: closed })
-      expect(await findBreak(db, batch.id)).toBeUndefined()
+      expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
       await send({ code: batch.code, entries: [note('three')] })
-      expect(await findBreak(db, batch.id)).toBeUndefined()
+      expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
       await behindItsBack(trx => trx('entries').where({ id: one.id }).update({ person_id: demoLab.people[1].id }))
-      expect(await findBreak(db, batch.id)).toMatchObject({ seq: 3 })
+      expect(await findBreak(db, demoLab.id, batch.id)).toMatchObject({ seq: 3 })
     })
   })
 
@@ -472,19 +524,22 @@ describe.skipIf(!server)('the database', () => {
     const batch = await batchFor('BR')
     const made = async (): Promise<number> => {
       let count = 0
-      for (let n = 1; n > 0; count += n) n = await freshenBriefs(db, demoLab.id, 'test', 20)
+      for (let n = 1; n > 0; count += n) n = await freshenBriefs(db, access, { builtAt: 5, tables: 'test' }, 20)
       return count
     }
     await made()
     expect(await made()).toBe(0)
-    const before = await countBriefs(db, demoLab.id)
+    // A build that is older leaves them alone, a newer one makes them all anew.
+    expect(await freshenBriefs(db, access, { builtAt: 4, tables: 'test' }, 20)).toBe(0)
+    const before = await countBriefs(db, access)
     await send({ code: batch.code, entries: [note('begun')] })
     expect(await made()).toBe(1)
-    const after = await countBriefs(db, demoLab.id)
+    const after = await countBriefs(db, access)
     expect(after).toEqual({ ...before, underWay: before.underWay + 1, planned: before.planned - 1 })
-    const lane = (await lanesUnderWay(db, demoLab.id, 100, 0)).find(({ code }) => code === batch.code)
+    const lane = (await lanesUnderWay(db, access, 100, 0)).find(({ code }) => code === batch.code)
     expect(JSON.parse(lane!.lane).length).toBeGreaterThan(5)
-    expect((await listBriefs(db, demoLab.id)).map(({ code }) => code)).toContain(batch.code)
+    expect(await freshenBriefs(db, access, { builtAt: 6, tables: 'test' }, 1)).toBe(1)
+    expect((await listBriefs(db, access)).map(({ code }) => code)).toContain(batch.code)
   })
 
   it('shows a batch that cannot be worked out as such, and the others all the same', async () => {
@@ -493,9 +548,9 @@ describe.skipIf(!server)('the database', () => {
       .where({ id: broken.id })
       .update({ document: JSON.stringify({ title: 'Broken', plan: {} }), version: 2 })
     const log = vi.spyOn(console, 'error').mockImplementation(() => {})
-    for (let n = 1; n > 0;) n = await freshenBriefs(db, demoLab.id, 'unreadable', 50)
+    for (let n = 1; n > 0;) n = await freshenBriefs(db, access, { builtAt: 7, tables: 'unreadable' }, 50)
     log.mockRestore()
-    const briefs = new Map((await listBriefs(db, demoLab.id)).map(({ code, brief }) => [code, JSON.parse(brief)]))
+    const briefs = new Map((await listBriefs(db, access)).map(({ code, brief }) => [code, JSON.parse(brief)]))
     expect(briefs.get(broken.code)).toMatchObject({ title: 'Broken', isUnreadable: true })
     expect(briefs.get(fine.code).isUnreadable).toBeUndefined()
     expect(briefs.get(fine.code).product).not.toBe('')
@@ -504,12 +559,11 @@ describe.skipIf(!server)('the database', () => {
   it('keeps a picture once, and knows which of its batch it has', async () => {
     const batch = await batchFor()
     const png = Buffer.from('89504e470d0a1a0a0000', 'hex')
-    const name = await keepPhoto(db, batch.id, 'image/png', png)
-    expect(await keepPhoto(db, batch.id, 'image/png', png)).toBe(name)
-    expect(await findPhoto(db, batch.id, name)).toEqual({ type: 'image/png', data: png })
-    const place = { lab: batch.labId, code: batch.code }
-    expect(await missingPhotos(db, place, [name, 'f'.repeat(64)])).toEqual(['f'.repeat(64)])
-    expect(await missingPhotos(db, { ...place, code: 'XX-999' }, [name])).toEqual([name])
+    const name = await keepPhoto(db, access, batch.id, 'image/png', png)
+    expect(await keepPhoto(db, access, batch.id, 'image/png', png)).toBe(name)
+    expect(await findPhoto(db, access, batch.id, name)).toEqual({ type: 'image/png', data: png })
+    expect(await missingPhotos(db, access, batch.code, [name, 'f'.repeat(64)])).toEqual(['f'.repeat(64)])
+    expect(await missingPhotos(db, access, 'XX-999', [name])).toEqual([name])
     await expect(db('photos').where({ sha256: name }).delete()).rejects.toThrow('append-only')
   })
 
@@ -525,7 +579,8 @@ describe.skipIf(!server)('the database', () => {
     address.pathname = `/${name}`
     const app = connect(address.href)
     try {
-      expect(await app('batches').where({ id: batch.id }).pluck('code')).toEqual([batch.code])
+      const own = forLab(app, demoLab.id)
+      expect(await own('batches').where({ id: batch.id }).pluck('code')).toEqual([batch.code])
       for (const sql of [
         'create table more (x integer)',
         'drop table entries',
@@ -548,6 +603,158 @@ describe.skipIf(!server)('the database', () => {
     } finally {
       await app.destroy()
     }
+  })
+
+  it('shows the rows of the lab that asks and no others, also to a query that forgets to say which', async () => {
+    const theirs = makeAccess({ ...access, lab: randomUUID(), person: randomUUID() })
+    await addLab(db, {
+      id: theirs.lab,
+      name: 'Third station',
+      people: [{ id: theirs.person, name: 'X', role: 'chemist' }],
+    })
+    const batch = await addBatch(db, theirs, 'TH', document!)
+    const entry = { ...note('theirs'), by: theirs.person }
+    await appendMany(db, [{ access: theirs, code: batch.code, entries: [entry] }])
+    await keepPhoto(db, theirs, batch.id, 'image/png', Buffer.from('x'))
+    await saveAssay(db, theirs, 0, newWorksheet(randomUUID(), 'hydrate', { salt: 'CuSO4' }))
+    await freshenBriefs(db, theirs, { builtAt: 5, tables: 'test' }, 20)
+    const mine = await batchFor()
+    await grantApp(db, 'one-more-for-this-test')
+    const address = new URL(server!)
+    Object.assign(address, { username: APP_ROLE, password: 'one-more-for-this-test', pathname: `/${name}` })
+    const app = connect(address.href)
+    const [own, other] = [forLab(app, demoLab.id), forLab(app, theirs.lab)]
+    try {
+      for (const table of ['batches', 'entries', 'photos', 'assays', 'briefs', 'chain_ends', 'revisions'] as const) {
+        const labs = async (as: Knex): Promise<string[]> => [...new Set<string>(await as(table).pluck('lab_id'))]
+        expect(await labs(app), `${table}, to nobody`).toEqual([])
+        expect(await labs(other), `${table}, to them`).toEqual([theirs.lab])
+        if (table !== 'assays') expect(await labs(own), `${table}, to us`).toEqual([demoLab.id])
+      }
+      expect(await own('people').where({ id: theirs.person })).toEqual([])
+      expect(await own('labs').pluck('id')).toEqual([demoLab.id])
+      // Side by side on one pool, whichever connection each gets.
+      const seen = await Promise.all(
+        Array.from({ length: 60 }, (_, i) => (i % 2 ? own : other)('batches').distinct('lab_id').pluck('lab_id')),
+      )
+      expect(seen).toEqual(Array.from({ length: 60 }, (_, i) => [i % 2 ? demoLab.id : theirs.lab]))
+      // Neither by naming another’s rows, nor by writing into another’s lab.
+      expect(await findBatch(own, theirs, batch.code)).toBeUndefined()
+      expect(await listEntries(own, theirs, batch.id)).toEqual([])
+      expect(await findPhoto(own, theirs, batch.id, createHash('sha256').update('x').digest('hex'))).toBeUndefined()
+      expect(await own('batches').where({ id: batch.id }).update({ version: 9 })).toBe(0)
+      await expect(addBatch(own, theirs, 'TH', document!)).rejects.toMatchObject({ code: '42501' })
+      await expect(keepPhoto(own, theirs, batch.id, 'image/png', Buffer.from('y'))).rejects.toMatchObject({
+        code: '42501',
+      })
+      expect(
+        (await appendMany(own, [{ access: theirs, code: batch.code, entries: [{ ...entry, id: randomUUID() }] }]))[0],
+      ).toEqual({
+        ok: false,
+        problem: { code: 'append.no-batch' },
+      })
+      // The same id in two labs is two entries: nobody learns that the other has it.
+      const same = { ...note('ours'), id: entry.id }
+      expect((await appendMany(own, [{ access, code: mine.code, entries: [same] }]))[0]?.ok).toBe(true)
+      expect((await listEntries(own, access, mine.id)).map(({ entry: { id } }) => id)).toEqual([entry.id])
+    } finally {
+      await app.destroy()
+    }
+  })
+
+  it('keeps every saved plan as a revision, chained, and beside it where the journal stood', async () => {
+    const { code, id } = await batchFor('RV')
+    await send({ code, entries: [note('one'), note('two')] })
+    await saveDocument(db, access, code, 1, { ...document!, title: 'second' })
+    await saveDocument(db, access, code, 2, { ...document!, title: 'third' })
+    const place = { kind: 'batch', subject: id } as const
+    expect(await listRevisions(db, access, place, 10)).toMatchObject([
+      { number: 3, by: access.person, afterSeq: 2 },
+      { number: 2, afterSeq: 2 },
+      { number: 1, afterSeq: 0 },
+    ])
+    expect(await findRevision(db, access, place, 2)).toMatchObject({ body: { title: 'second' } })
+    expect(await findRevision(db, access, place, 9)).toBeUndefined()
+    expect(await findRevisionBreak(db, demoLab.id, place)).toBeUndefined()
+    await expect(db('revisions').where({ subject: id }).update({ number: 7 })).rejects.toThrow('append-only')
+    const tamper = async (change: (trx: Knex) => Promise<unknown>, why: object): Promise<void> => {
+      await db
+        .transaction(async trx => {
+          await trx.raw("set local session_replication_role = 'replica'")
+          await change(trx)
+          expect(await findRevisionBreak(trx, demoLab.id, place)).toMatchObject(why)
+          throw new Error('undone')
+        })
+        .catch((error: Error) => expect(error.message).toBe('undone'))
+    }
+    const second = (trx: Knex) => trx('revisions').where({ subject: id, number: 2 })
+    await tamper(trx => second(trx).update({ body: JSON.stringify({ ...document!, title: 'another' }) }), {
+      number: 2,
+      why: 'a revision was altered',
+    })
+    await tamper(trx => second(trx).update({ person_id: demoLab.people[1].id }), { number: 2 })
+    await tamper(trx => second(trx).update({ after_seq: 1 }), { number: 2 })
+    await tamper(trx => second(trx).delete(), { number: 2, why: 'a revision is missing' })
+    // A journal that was written anew, whole in itself, is not the one that the plan was saved beside.
+    const other = { why: 'the journal that it was saved beside was another' }
+    await tamper(
+      trx =>
+        trx('entries')
+          .where({ batch_id: id, seq: 2 })
+          .update({ hash: 'f'.repeat(64) }),
+      other,
+    )
+    await tamper(trx => trx('entries').where({ batch_id: id, seq: 2 }).delete(), other)
+  })
+
+  it('takes what was recorded of a stage that is gone meanwhile, and nothing of one that never was', async () => {
+    const { code } = await batchFor('ST')
+    const [stage] = document!.plan.stages
+    const plan = { ...document!, plan: { ...document!.plan, stages: [{ ...stage!, id: 'gone' }] } }
+    await saveDocument(db, access, code, 1, plan)
+    await saveDocument(db, access, code, 2, document!)
+    expect((await send({ code, entries: [{ ...note('late'), stage: 'gone' } as Entry] }))[0]).toMatchObject({
+      ok: true,
+    })
+    expect((await send({ code, entries: [{ ...note('odd'), stage: 'never' } as Entry] }))[0]).toMatchObject({
+      ok: false,
+      problem: { code: 'append.stage', stage: 'never' },
+    })
+  })
+
+  it('turns a session’s mark, lets the one before go once the new one is used, and ends what nobody works in', async () => {
+    const HOUR = 3_600_000
+    const back = (ms: number, ...columns: string[]) =>
+      db('sessions').update(Object.fromEntries(columns.map(column => [column, new Date(Date.now() - ms)])))
+    await db('sessions').delete()
+    const { mark } = await beginSession(db, {
+      via: 'sign-in',
+      lab: access.lab,
+      person: access.person,
+      isStrong: true,
+      about: 'x',
+    })
+    expect(await findSession(db, mark)).toMatchObject({ isOld: false, access: { person: access.person } })
+    expect(await findSession(db, `${mark}x`)).toBeUndefined()
+    await db('people').where({ id: access.person }).update({ role: 'chemist' })
+    await back(2 * HOUR, 'turned_at')
+    // A page that listens turns nothing: its answer has gone out.
+    expect(await findSession(db, mark, { isListening: true })).toMatchObject({ isOld: false })
+    const { id } = (await findSession(db, mark))!
+    const fresh = (await turnSession(db, id, mark))!
+    expect(await turnSession(db, id, mark)).toBeUndefined()
+    // The answer with the new mark may be lost: the one before goes on until the new one is used.
+    await back(HOUR / 2, 'turned_at')
+    expect(await findSession(db, mark)).toMatchObject({ isOld: false })
+    expect(await findSession(db, fresh)).toBeDefined()
+    expect(await findSession(db, mark)).toBeUndefined()
+    // Listening keeps nobody in.
+    await back(11 * HOUR, 'seen_at')
+    const seen = (await db('sessions').first('seen_at')).seen_at
+    expect(await findSession(db, fresh, { isListening: true })).toBeDefined()
+    expect((await db('sessions').first('seen_at')).seen_at).toEqual(seen)
+    await back(13 * HOUR, 'seen_at')
+    expect(await findSession(db, fresh)).toBeUndefined()
   })
 
   it('grants every table, so that a new one is thought of', async () => {

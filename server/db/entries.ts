@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { readEntry } from '#core/document'
 import type { Entry } from '#core/journal'
+import type { Access } from '../access/access'
 
 export interface StoredEntry {
   readonly seq: number
@@ -45,14 +46,22 @@ export const stored = ({ seq, recorded_at, hash, ...row }: EntryRow): StoredEntr
 })
 
 /** The journal of a batch in the order it was recorded, from after `seq` on. */
-export async function listEntries(db: Knex, batchId: string, seq = 0): Promise<StoredEntry[]> {
-  const rows: EntryRow[] = await db('entries').where({ batch_id: batchId }).where('seq', '>', seq).orderBy('seq')
+export async function listEntries(db: Knex, { lab }: Access, batchId: string, seq = 0): Promise<StoredEntry[]> {
+  const rows: EntryRow[] = await db('entries')
+    .where({ lab_id: lab, batch_id: batchId })
+    .where('seq', '>', seq)
+    .orderBy('seq')
   return rows.map(stored)
 }
 
 /** Journals of many batches at once, by batch. */
-export async function entriesByBatch(db: Knex, batchIds: readonly string[]): Promise<Map<string, Entry[]>> {
+export async function entriesByBatch(
+  db: Knex,
+  { lab }: Access,
+  batchIds: readonly string[],
+): Promise<Map<string, Entry[]>> {
   const rows: EntryRow[] = await db('entries')
+    .where({ lab_id: lab })
     .whereIn('batch_id', [...batchIds])
     .orderBy(['batch_id', 'seq'])
   const byBatch = new Map<string, Entry[]>()

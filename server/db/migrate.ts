@@ -4,6 +4,10 @@ import * as ownRows from './migrations/002-own-rows'
 import * as bench from './migrations/003-bench'
 import * as assays from './migrations/004-assays'
 import * as chain from './migrations/005-chain'
+import * as byLab from './migrations/006-by-lab'
+import * as people from './migrations/007-people'
+import * as revisions from './migrations/008-revisions'
+import * as append from './migrations/009-append'
 
 interface Migration {
   readonly name: string
@@ -16,6 +20,10 @@ const migrations: readonly Migration[] = [
   { name: '003-bench', up: bench.up },
   { name: '004-assays', up: assays.up },
   { name: '005-chain', up: chain.up },
+  { name: '006-by-lab', up: byLab.up },
+  { name: '007-people', up: people.up },
+  { name: '008-revisions', up: revisions.up },
+  { name: '009-append', up: append.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

@@ -3,9 +3,9 @@ import type { Knex } from 'knex'
 /** The role under which the application works: it reads and writes rows, and changes no table, no role and no file. */
 export const APP_ROLE = 'zip_ledger_app'
 
-/** What the application does with each table, and nothing besides: the journal, its chain and pictures are only added to. A table that is not here is not touched. */
+/** What the application does with each table, and nothing besides: the journal, its chain, pictures, revisions and what happened at the door are only added to. A table that is not here is not touched. */
 export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'update' | 'delete')[]>> = {
-  labs: ['select', 'update'],
+  labs: ['select', 'insert', 'update'],
   people: ['select', 'insert', 'update'],
   batches: ['select', 'insert', 'update'],
   entries: ['select', 'insert'],
@@ -15,6 +15,17 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   templates: ['select', 'insert', 'update', 'delete'],
   assays: ['select', 'insert', 'update', 'delete'],
   briefs: ['select', 'insert', 'update', 'delete'],
+  revisions: ['select', 'insert'],
+  accounts: ['select', 'insert', 'update'],
+  passkeys: ['select', 'insert', 'update', 'delete'],
+  recovery_codes: ['select', 'insert', 'update', 'delete'],
+  sessions: ['select', 'insert', 'update', 'delete'],
+  links: ['select', 'insert', 'update', 'delete'],
+  challenges: ['select', 'insert', 'delete'],
+  devices: ['select', 'insert', 'update'],
+  keys: ['select', 'insert', 'update'],
+  attempts: ['select', 'insert', 'update', 'delete'],
+  happenings: ['select', 'insert'],
   knex_migrations: ['select'],
 }
 

@@ -5,7 +5,7 @@ export default defineEventHandler(event => {
   const refused = refusalOf(
     {
       method: event.method,
-      host: getHeader(event, 'host'),
+      host: hostOf(event),
       origin: getHeader(event, 'origin'),
       site: getHeader(event, 'sec-fetch-site'),
       mode: getHeader(event, 'sec-fetch-mode'),

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex'
 import { appendMany, placeOf, type Append, type Appended, type Hints } from '../db/append'
-import { isAway } from '../db/connect'
+import { forLab, isAway } from '../db/connect'
 
 interface Waiting {
   readonly append: Append
@@ -42,15 +42,18 @@ async function drain(db: Knex): Promise<void> {
   lanes -= 1
 }
 
-/** The first that wait, of batches that no other lane is writing to, about as many entries as one statement does well with. */
+/** The first that wait, of one lab and of batches that no other lane is writing to, about as many entries as one statement does well with. */
 function take(): Waiting[] {
   const taken: Waiting[] = []
   let entries = 0
+  let lab: string | undefined
   waiting = waiting.filter(one => {
     const { entries: mine } = one.append
+    if (lab !== undefined && one.append.access.lab !== lab) return true
     if (busy.has(placeOf(one.append)) || taken.length >= AT_ONCE || (entries > 0 && entries + mine.length > 2 * MANY))
       return true
     taken.push(one)
+    lab = one.append.access.lab
     entries += mine.length
     return false
   })
@@ -60,7 +63,7 @@ function take(): Waiting[] {
 async function write(db: Knex, taken: readonly Waiting[]): Promise<void> {
   try {
     const appended = await appendMany(
-      db,
+      forLab(db, taken[0]!.append.access.lab),
       taken.map(one => one.append),
       hints,
     )
@@ -74,5 +77,5 @@ async function write(db: Knex, taken: readonly Waiting[]): Promise<void> {
 async function apart(db: Knex, taken: readonly Waiting[], error: unknown): Promise<void> {
   if (taken.length === 1 || isAway(error)) return taken.forEach(({ reject }) => reject(error))
   for (const { append: one, resolve, reject } of taken)
-    await appendMany(db, [one]).then(([appended]) => resolve(appended!), reject)
+    await appendMany(forLab(db, one.access.lab), [one]).then(([appended]) => resolve(appended!), reject)
 }

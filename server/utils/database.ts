@@ -1,7 +1,6 @@
 import type { Knex } from 'knex'
 import { connect } from '../db/connect'
 import { newerText, standOf } from '../db/migrate'
-import { findLab, type Lab } from '../db/people'
 
 let pool: Knex | undefined
 
@@ -18,20 +17,4 @@ export async function requireTables(db: Knex): Promise<void> {
   if (stand.is !== 'current')
     throw refusal(503, 'The tables of this database are not prepared. Run bin/start, which prepares them.')
   isCurrent = true
-}
-
-let knownLab: string | undefined
-
-/** The id of the lab whose data this request may see, without its people; it never changes, so it is asked for once. */
-export const requireLabId = async (db: Knex): Promise<string> => (knownLab ??= (await requireLab(db)).id)
-
-/** The lab whose data this request may see. */
-export async function requireLab(db: Knex): Promise<Lab> {
-  await requireTables(db)
-  const lab = await findLab(db)
-  if (!lab)
-    throw refusal(503, 'No lab is set up in this database.', [
-      { why: 'The database is empty.', fix: 'Run bin/start, which prepares it.' },
-    ])
-  return lab
 }

@@ -11,21 +11,21 @@ export interface Sender {
   readonly mode?: string | undefined
   readonly type: string | undefined
 }
-/** Names this server answers to beside loopback, and whether the network it stands in is trusted. */
+/** Names this server answers to beside loopback, and whether it listens beyond this machine. */
 export interface Standing {
   readonly names: readonly string[]
-  readonly isTrusted: boolean
+  readonly isOnNetwork: boolean
 }
 
 const LOOPBACK: readonly string[] = ['localhost', '127.0.0.1', '[::1]']
 const READS: readonly string[] = ['GET', 'HEAD', 'OPTIONS']
 
-/** The settings of this process: `HOST`, further names in `ZIP_LEDGER_HOSTS`, and `ZIP_LEDGER_TRUSTED_NETWORK=1`. */
+/** The settings of this process: `HOST`, and further names in `ZIP_LEDGER_HOSTS`. */
 export const standingOf = (env: NodeJS.ProcessEnv): Standing => ({
   names: [env.HOST ?? env.NITRO_HOST ?? '', ...(env.ZIP_LEDGER_HOSTS ?? '').split(',')]
     .map(name => name.trim().toLowerCase())
     .filter(name => name !== ''),
-  isTrusted: env.ZIP_LEDGER_TRUSTED_NETWORK === '1',
+  isOnNetwork: !LOOPBACK.includes((env.HOST ?? env.NITRO_HOST ?? 'localhost').replace('::1', '[::1]')),
 })
 
 /**
@@ -44,7 +44,7 @@ export function refusalOf(
     }
   if (READS.includes(sender.method))
     return isOwnSite(sender.site) || sender.mode === 'navigate' ? undefined : { status: 403, why: OTHER_PAGE_READS }
-  if (sender.origin !== undefined && hostOf(sender.origin) !== sender.host?.toLowerCase())
+  if (sender.origin !== undefined && hostIn(sender.origin) !== sender.host?.toLowerCase())
     return { status: 403, why: OTHER_PAGE }
   if (!isOwnSite(sender.site)) return { status: 403, why: OTHER_PAGE }
   const type = sender.type?.split(';')[0]?.trim().toLowerCase()
@@ -60,13 +60,14 @@ const OTHER_PAGE_READS =
 /** Where a browser says whose page asks: this one's, or nobody's, as from the address bar. */
 const isOwnSite = (site: string | undefined): boolean => site === undefined || site === 'same-origin' || site === 'none'
 
-function isOwnHost(host: string | undefined, { names, isTrusted }: Standing): boolean {
+function isOwnHost(host: string | undefined, { names, isOnNetwork }: Standing): boolean {
   const name = (host ?? '').toLowerCase().replace(/:\d+$/, '')
   if (LOOPBACK.includes(name) || names.includes(name)) return true
-  return isTrusted && (isIP(name.replace(/^\[|\]$/g, '')) > 0 || name === hostname().toLowerCase())
+  // A page of another site may rebind a name of its own, but not an address or this machine’s name.
+  return isOnNetwork && (isIP(name.replace(/^\[|\]$/g, '')) > 0 || name === hostname().toLowerCase())
 }
 
-function hostOf(origin: string): string | undefined {
+function hostIn(origin: string): string | undefined {
   try {
     return new URL(origin).host.toLowerCase()
   } catch {

@@ -2,7 +2,7 @@ import type { H3Event } from 'h3'
 import type { Knex } from 'knex'
 import type { z } from 'zod'
 import { findBatch, isUnread, type Batch } from '../db/batches'
-import type { Lab } from '../db/people'
+import type { Access } from '../access/access'
 
 export interface ProblemItem {
   readonly at?: string
@@ -14,6 +14,7 @@ export interface ProblemItem {
 
 const titles: Record<number, string> = {
   400: 'Bad Request',
+  401: 'Unauthorized',
   403: 'Forbidden',
   404: 'Not Found',
   405: 'Method Not Allowed',
@@ -21,6 +22,8 @@ const titles: Record<number, string> = {
   413: 'Content Too Large',
   415: 'Unsupported Media Type',
   422: 'Unprocessable Content',
+  429: 'Too Many Requests',
+  502: 'Bad Gateway',
   503: 'Service Unavailable',
 }
 
@@ -50,23 +53,10 @@ export async function readJson<S extends z.ZodType>(event: H3Event, schema: S): 
   throw refusal(400, 'The request does not have the shape this route reads.', problems)
 }
 
-/** Refuses a signature by somebody who is not of the lab. */
-export function requirePerson(lab: Lab, id: string): void {
-  if (lab.people.some(person => person.id === id)) return
-  throw refusal(422, 'This is signed by somebody who is not of this lab.', [
-    {
-      at: 'by',
-      code: 'journal.stranger',
-      why: 'The name is not of this lab.',
-      fix: 'Choose who you are at the top.',
-    },
-  ])
-}
-
 /** The batch that the address names, or a 404. */
-export async function requireBatch(event: H3Event, db: Knex, lab: Lab): Promise<Batch> {
+export async function requireBatch(event: H3Event, db: Knex, access: Access): Promise<Batch> {
   const code = requireCode(event)
-  const batch = await findBatch(db, lab.id, code)
+  const batch = await findBatch(db, access, code)
   if (!batch) throw refusal(404, `There is no batch ${code}.`)
   if (isUnread(batch))
     throw refusal(

@@ -69,5 +69,6 @@ const words = computed(() => (sheet.value && result.value ? assayWords(sheet.val
     >
       <slot name="result" :words="words" :sheet="sheet" />
     </WorksheetView>
+    <slot v-if="sheet" name="foot" :sheet="sheet" />
   </MarginPage>
 </template>

@@ -2,13 +2,16 @@
 import { Check, CircleAlert, CloudOff, LoaderCircle, Pencil } from '@lucide/vue'
 
 /** A quiet word on how far the sheet is saved. */
-const { saving } = defineProps<{ saving: 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' }>()
+const { saving } = defineProps<{
+  saving: 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking'
+}>()
 const signs = {
   saved: { icon: Check, text: 'Saved' },
   typing: { icon: Pencil, text: 'Saving soon' },
   saving: { icon: LoaderCircle, text: 'Saving' },
   unreadable: { icon: CircleAlert, text: 'Kept here, saved once it can be understood' },
   away: { icon: CloudOff, text: 'Kept on this device; server not reached' },
+  looking: { icon: CircleAlert, text: 'Not kept: your role here only looks' },
   conflict: { icon: CircleAlert, text: 'Saved elsewhere too' },
 } as const
 </script>

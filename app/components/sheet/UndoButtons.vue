@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Redo2, Undo2 } from '@lucide/vue'
+import { History, Redo2, Undo2 } from '@lucide/vue'
 import { onKeyStroke } from '@vueuse/core'
 import type SaveSign from './SaveSign.vue'
 
@@ -9,11 +9,14 @@ const { of } = defineProps<{
     readonly saving: InstanceType<typeof SaveSign>['$props']['saving']
     readonly canUndo: boolean
     readonly canRedo: boolean
+    /** A batch’s, whose saved plans are kept. */
+    readonly code?: string
     undo: () => void
     redo: () => void
   }
 }>()
 
+const isHistory = ref(false)
 onKeyStroke(['z', 'Z'], event => {
   if (!(event.ctrlKey || event.metaKey)) return
   event.preventDefault()
@@ -31,6 +34,16 @@ onKeyStroke(['z', 'Z'], event => {
     <button type="button" :disabled="!of.canRedo" aria-label="Redo" title="Redo (Ctrl Shift Z)" @click="of.redo()">
       <Redo2 :size="16" />
     </button>
+    <button
+      v-if="of.code"
+      type="button"
+      aria-label="Plans as they were saved"
+      title="Plans as they were saved"
+      @click="isHistory = true"
+    >
+      <History :size="16" />
+    </button>
+    <LazyPlanHistory v-if="isHistory" @close="isHistory = false" />
   </div>
 </template>
 

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { Search, Settings2 } from '@lucide/vue'
 import { looks, useLook } from '~/composables/useLook'
-import { useLabStore } from '~/stores/lab'
+import { useWhoStore } from '~/stores/who'
 
-const lab = useLabStore()
+const who = useWhoStore()
+/** Another of the demo’s list; the page is loaded anew as theirs. */
+const asDemo = (event: Event): Promise<void> => who.asDemo((event.target as HTMLSelectElement).value)
 const { look } = useLook()
 const route = useRoute()
 const links = [
@@ -59,7 +61,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
         >
         <Settings2 class="md:hidden" :size="18" aria-hidden="true" />
       </button>
-      <label class="max-md:hidden">
+      <label class="max-lg:hidden">
         <span class="sr-only">Look</span>
         <select
           v-model="look"
@@ -69,17 +71,19 @@ const emit = defineEmits<{ find: []; keys: [] }>()
           <option v-for="one in looks" :key="one.key" :value="one.key">{{ one.name }}</option>
         </select>
       </label>
-      <span class="hidden whitespace-nowrap text-[#c6cac5] lg:inline">{{ lab.lab?.name }}</span>
-      <label v-if="lab.lab" class="flex items-center gap-2 text-[#c6cac5]">
-        <span class="max-md:hidden">as</span>
+      <span class="hidden max-w-[200px] truncate text-[#c6cac5] xl:inline">{{ who.me?.lab.name }}</span>
+      <label v-if="who.me?.demo" class="flex items-center gap-2 text-[#c6cac5] max-md:hidden">
+        <span>as</span>
         <select
-          v-model="lab.personId"
-          class="h-12 max-w-[130px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da] max-md:max-w-[64px]"
+          :value="who.me.person"
+          class="h-12 max-w-[130px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da]"
           aria-label="Who is at the bench"
+          @change="asDemo"
         >
-          <option v-for="person in lab.lab.people" :key="person.id" :value="person.id">{{ person.name }}</option>
+          <option v-for="person in who.me.demo" :key="person.id" :value="person.id">{{ person.name }}</option>
         </select>
       </label>
+      <LazyPersonMenu v-if="who.me" />
     </div>
   </header>
 </template>

@@ -4,6 +4,7 @@ import { formatValue } from '#core/quantity'
 import { molarMass } from '#core/formula'
 import { hazardStatements, substanceBlocks, type SubstanceRow } from '#core/reference'
 import { searchRows } from '~/composables/useTableSearch'
+import type { OwnRow } from '#core/document'
 import { useLibraryStore } from '~/stores/library'
 
 /** All substances, the lab's own first, and one of them in full with its forms beside each other. */
@@ -13,10 +14,13 @@ const library = useLibraryStore()
 interface Listed extends SubstanceRow {
   readonly source: string
   readonly ownId?: string
+  readonly ownKey?: string
 }
 const rows = computed((): Listed[] => [
   ...library.rows.flatMap(row =>
-    row.kind === 'substance' ? [{ ...(row.body as SubstanceRow), source: 'your lab', ownId: row.id }] : [],
+    row.kind === 'substance'
+      ? [{ ...(row.body as SubstanceRow), source: 'your lab', ownId: row.id, ownKey: row.key }]
+      : [],
   ),
   ...substanceBlocks.flatMap(block => block.rows.map(row => ({ ...row, source: block.source }))),
 ])
@@ -45,7 +49,17 @@ const hazards = computed(() =>
 const signal = computed(() =>
   hazards.value.length === 0 ? undefined : hazards.value.some(one => one.signal === 'Danger') ? 'Danger' : 'Warning',
 )
+const history = ref<{ key: string; name: string }>()
 const failed = ref('')
+async function bringBack(saved: unknown): Promise<void> {
+  failed.value = ''
+  try {
+    await library.add({ kind: 'substance', body: saved as SubstanceRow } as OwnRow)
+  } catch {
+    failed.value =
+      'It could not be brought back just now: the server did not answer, or your role does not let you. Try again.'
+  }
+}
 async function remove(id: string): Promise<void> {
   failed.value = ''
   try {
@@ -162,6 +176,22 @@ async function remove(id: string): Promise<void> {
       >
         Take this row out
       </button>
+      <button
+        v-if="chosen.ownKey"
+        type="button"
+        class="ml-3 mt-2 rounded px-1 text-verdigris underline"
+        @click="history = { key: chosen.ownKey, name: chosen.name }"
+      >
+        As it was saved
+      </button>
+      <LazyThingHistory
+        v-if="history"
+        kind="own-row"
+        :subject="`substance ${history.key}`"
+        :title="history.name"
+        @back="bringBack"
+        @close="history = undefined"
+      />
       <p v-if="failed" class="mt-1 text-amber" role="alert">{{ failed }}</p>
     </article>
   </div>

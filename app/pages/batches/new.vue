@@ -4,9 +4,10 @@ import { parseFormula } from '#core/formula'
 import { draftStage, explainPlan } from '#core/sheet'
 import { formulaFromName } from '#core/species'
 import { useLibraryStore } from '~/stores/library'
+import { ofLab } from '~/utils/whose'
 
 useHead({ title: 'Plan a batch · Zip Ledger' })
-const draft = useLocalStorage('zip-ledger.new-batch', { product: '', equation: '', title: '' })
+const draft = useLocalStorage(ofLab('new-batch'), { product: '', equation: '', title: '' })
 const library = useLibraryStore()
 /** A name that means one formula counts as that. */
 const namedOr = (text: string): string => (parseFormula(text).ok ? text : (formulaFromName(text) ?? text))

@@ -1,10 +1,8 @@
 import { deleteAssay } from '../../db/assays'
 
-export default defineEventHandler(async event => {
-  const db = useDatabase()
-  const lab = await requireLab(db)
+export default answer('assay', async (event, { access, db }) => {
   const id = getRouterParam(event, 'id') ?? ''
-  if (id.includes('\0') || !(await deleteAssay(db, lab.id, id))) throw refusal(404, 'There is no such worksheet.')
+  if (id.includes('\0') || !(await deleteAssay(db, access, id))) throw refusal(404, 'There is no such worksheet.')
   setResponseStatus(event, 204)
   return null
 })

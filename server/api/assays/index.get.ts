@@ -1,6 +1,3 @@
 import { listAssays } from '../../db/assays'
 
-export default defineEventHandler(async () => {
-  const db = useDatabase()
-  return listAssays(db, (await requireLab(db)).id)
-})
+export default answer('look', (_, { access, db }) => listAssays(db, access))

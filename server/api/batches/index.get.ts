@@ -1,11 +1,9 @@
 import { listBriefs } from '../../db/briefs'
 
 /** The lab's batches with where each stands, last touched first. */
-export default defineEventHandler(async event => {
-  const db = useDatabase()
-  const lab = await requireLab(db)
-  while (await freshen(db, lab.id));
-  const rows = await listBriefs(db, lab.id)
+export default answer('look', async (event, { access, db }) => {
+  while (await freshen(db, access));
+  const rows = await listBriefs(db, access)
   setResponseHeader(event, 'content-type', 'application/json')
   return `[${rows
     .map(

@@ -4,7 +4,7 @@ import { parseFormula } from '#core/formula'
 import { draftStage, explainPlan, spanOf } from '#core/sheet'
 import { addBatch } from '../../db/batches'
 
-const Body = z.strictObject({
+export const Body = z.strictObject({
   product: z.string().max(400),
   equation: z.string().max(2000),
   title: z
@@ -16,7 +16,7 @@ const Body = z.strictObject({
 })
 
 /** Begins a batch from its product and its equation, both as typed. */
-export default defineEventHandler(async event => {
+export default answer('plan', async (event, { access, db }) => {
   const { product, equation, title } = await readJson(event, Body)
   const stage = draftStage(product, equation)
   if (!stage.ok) {
@@ -26,17 +26,15 @@ export default defineEventHandler(async event => {
       { at: stage.problem.path.join('.'), code: stage.problem.problem.code, why, fix, ...(span && { span }) },
     ])
   }
-  const db = useDatabase()
-  const lab = await requireLab(db)
   const formula = parseFormula(product)
   const prefix = formula.ok ? codePrefix(formula.value) : 'ZL'
   setResponseStatus(event, 201)
-  const { code, version } = await addBatch(db, lab.id, prefix, {
+  const { code, version } = await addBatch(db, access, prefix, {
     format: 'zip-ledger/batch',
     version: 2,
     title: title || stage.value.product.form!,
     plan: { stages: [stage.value] },
   })
-  announce(db, lab.id, code)
+  announce(db, access.lab, code)
   return { code, version }
 })

@@ -1,6 +1,3 @@
 import { listTemplates } from '../../db/templates'
 
-export default defineEventHandler(async () => {
-  const db = useDatabase()
-  return listTemplates(db, (await requireLab(db)).id)
-})
+export default answer('look', (_, { access, db }) => listTemplates(db, access))

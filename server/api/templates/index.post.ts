@@ -2,14 +2,11 @@ import * as z from 'zod'
 import { templateSchema } from '#core/document'
 import { putTemplate } from '../../db/templates'
 
-const Body = z.strictObject({ template: templateSchema, by: z.uuid() })
+export const Body = z.strictObject({ template: templateSchema })
 
 /** Keeps a procedure as the lab's template, in place of one of the same name. */
-export default defineEventHandler(async event => {
-  const { template, by } = await readJson(event, Body)
-  const db = useDatabase()
-  const lab = await requireLab(db)
-  requirePerson(lab, by)
+export default answer('keep', async (event, { access, db }) => {
+  const { template } = await readJson(event, Body)
   setResponseStatus(event, 201)
-  return putTemplate(db, lab.id, by, template)
+  return putTemplate(db, access, template)
 })

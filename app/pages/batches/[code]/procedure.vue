@@ -10,11 +10,9 @@ import { formatValue } from '#core/quantity'
 import type { MarginNote } from '#core/remarks'
 import { useStageRun } from '~/composables/useStageRun'
 import { useBatchStore } from '~/stores/batch'
-import { useLabStore } from '~/stores/lab'
 
 /** The procedure of the stage at hand: proposed from the plan until the chemist makes it their own. */
 const batch = useBatchStore()
-const lab = useLabStore()
 const { stageId, saved, isTaken, moved, procedure, proposal, run, account } = useStageRun()
 const product = computed(() => {
   const read = parseFormula(batch.stage?.product.form ?? batch.stage?.product.species ?? '')
@@ -126,7 +124,7 @@ async function saveTemplate(): Promise<void> {
   try {
     await $fetch('/api/templates', {
       method: 'POST',
-      body: { template: { name: name.value.trim(), steps: procedure.value }, by: lab.personId },
+      body: { template: { name: name.value.trim(), steps: procedure.value } },
     })
     said.value = `Saved as “${name.value.trim()}”.`
     name.value = ''

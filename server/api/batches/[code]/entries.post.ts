@@ -1,19 +1,21 @@
 import * as z from 'zod'
 import { entrySchema } from '#core/document'
 import type { Entry } from '#core/journal'
+import type { Knex } from 'knex'
+import type { Access } from '../../../access/access'
 import { explainAppend } from '../../../db/append'
 import { missingPhotos } from '../../../db/photos'
 
-const Body = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })
+export const Body = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })
 
-/** Appends to the journal. Sending an entry twice changes nothing; a correction must name an entry of this batch. */
-export default defineEventHandler(async event => {
+/** Appends to the journal, in the name of who asks. Sending an entry twice changes nothing; a correction must name an entry of this batch. A script’s key appends readings. */
+export default answer('record', async (event, { access, db }) => {
   const { entries } = await readJson(event, Body)
   const code = requireCode(event)
-  const db = useDatabase()
-  const lab = await requireLabId(db)
-  await requirePictures(db, { lab, code }, entries)
-  const appended = await append(db, { lab, code, entries })
+  if (access.via === 'key' && entries.some(({ kind }) => kind !== 'reading'))
+    throw refusal(403, 'A key appends readings, and nothing else.')
+  await requirePictures(db, access, code, entries)
+  const appended = await append(useDatabase(), { access, code, entries })
   if (!appended.ok) {
     const { problem } = appended
     if (problem.code === 'append.no-batch') throw refusal(404, `There is no batch ${code}.`)
@@ -23,22 +25,19 @@ export default defineEventHandler(async event => {
       { at, code: found, why, fix },
     ])
   }
-  announce(db, lab, code)
+  announce(db, access.lab, code)
   setResponseStatus(event, 201)
   return appended.entries
 })
 
 /** An entry that shows a picture needs one: it is sent first, and the entry with the name that it got. */
-async function requirePictures(
-  db: ReturnType<typeof useDatabase>,
-  place: { readonly lab: string; readonly code: string },
-  entries: readonly Entry[],
-): Promise<void> {
+async function requirePictures(db: Knex, access: Access, code: string, entries: readonly Entry[]): Promise<void> {
   const shown = entries.flatMap((entry, at) => (entry.kind === 'photo' ? [{ at, name: entry.photo }] : []))
   if (shown.length === 0) return
   const missing = await missingPhotos(
     db,
-    place,
+    access,
+    code,
     shown.map(({ name }) => name),
   )
   const first = shown.find(({ name }) => missing.includes(name))

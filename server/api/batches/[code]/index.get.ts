@@ -1,5 +1,5 @@
-export default defineEventHandler(async event => {
-  const db = useDatabase()
-  const { code, version, document, touchedAt } = await requireBatch(event, db, await requireLab(db))
+/** A batch as it stands. */
+export default answer('look', async (event, { access, db }) => {
+  const { code, version, document, touchedAt } = await requireBatch(event, db, access)
   return { code, version, document, touchedAt }
 })

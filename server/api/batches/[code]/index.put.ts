@@ -10,10 +10,10 @@ const anyDocument = z.unknown().transform((stored, context) => {
   context.issues.push({ code: 'custom', input: stored, path: [...read.problem.path], message: read.problem.why })
   return z.NEVER
 })
-const Body = z.strictObject({ version: z.int().positive(), document: anyDocument })
+export const Body = z.strictObject({ version: z.int().positive(), document: anyDocument })
 
 /** Saves the plan; refuses one that does not read back, and one made from a version that is no longer the last. */
-export default defineEventHandler(async event => {
+export default answer('plan', async (event, { access, db }) => {
   const { version, document } = await readJson(event, Body)
   const read = readPlan(document.plan)
   if (!read.ok) {
@@ -23,12 +23,10 @@ export default defineEventHandler(async event => {
       { at: read.problem.path.join('.'), code: read.problem.problem.code, why, fix, ...(span && { span }) },
     ])
   }
-  const db = useDatabase()
-  const lab = await requireLab(db)
-  const batch = await requireBatch(event, db, lab)
-  const result = await saveDocument(db, lab.id, batch.code, version, document)
+  const batch = await requireBatch(event, db, access)
+  const result = await saveDocument(db, access, batch.code, version, document)
   if (result.saved) {
-    announce(db, lab.id, batch.code)
+    announce(db, access.lab, batch.code)
     return { version: result.version }
   }
 

@@ -1,10 +1,9 @@
 import { findPhoto } from '../../../../db/photos'
 
-export default defineEventHandler(async event => {
-  const db = useDatabase()
-  const batch = await requireBatch(event, db, await requireLab(db))
+export default answer('look', async (event, { access, db }) => {
+  const batch = await requireBatch(event, db, access)
   const name = getRouterParam(event, 'sha256') ?? ''
-  const photo = /^[0-9a-f]{64}$/.test(name) ? await findPhoto(db, batch.id, name) : undefined
+  const photo = /^[0-9a-f]{64}$/.test(name) ? await findPhoto(db, access, batch.id, name) : undefined
   if (!photo) throw refusal(404, 'There is no such picture.')
   setResponseHeaders(event, {
     'content-type': photo.type,

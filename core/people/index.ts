@@ -1,0 +1,1 @@
+export { actions, may, mayInvite, needsSecondFactor, roles, type Action, type Role } from './roles'

@@ -1,0 +1,208 @@
+import * as z from 'zod'
+import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi'
+import { batchSchema, entrySchema, ownRowSchema, templateSchema, worksheetSchema } from '#core/document'
+import { Body as SaveAssay } from './assays/index.put'
+import { Body as Append } from './batches/[code]/entries.post'
+import { Body as SavePlan } from './batches/[code]/index.put'
+import { Body as Begin } from './batches/index.post'
+import { Body as Settings } from './lab.put'
+import { Body as OwnRow } from './own-rows/index.post'
+import { Body as Template } from './templates/index.post'
+
+/** How an answer that is no success looks (RFC 9457). */
+const Problem = z
+  .object({
+    type: z.literal('about:blank'),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string(),
+    problems: z
+      .array(
+        z.object({
+          at: z.string().optional(),
+          code: z.string().optional(),
+          why: z.string(),
+          fix: z.string().optional(),
+        }),
+      )
+      .optional(),
+  })
+  .meta({ id: 'Problem', description: 'Why a request was refused, and at which place of it' })
+const Stored = z
+  .object({ seq: z.int(), entry: entrySchema, recordedAt: z.iso.datetime(), hash: z.string() })
+  .meta({ id: 'StoredEntry', description: 'An entry as the journal keeps it, chained to the one before by its hash' })
+const Batch = z
+  .object({ code: z.string(), version: z.int(), document: batchSchema, touchedAt: z.iso.datetime() })
+  .meta({ id: 'Batch' })
+const Revision = z
+  .object({ number: z.int(), by: z.uuid().optional(), at: z.iso.datetime(), afterSeq: z.int() })
+  .meta({ id: 'Revision', description: 'By whom and when a plan was saved, and after which entry of the journal' })
+
+const code = z.string().meta({ description: 'A batch’s code, such as ZN-021' })
+const id = z.string()
+const json = (schema: z.ZodType) => ({ content: { 'application/json': { schema } } })
+const refused = { description: 'Refused, and why', content: { 'application/problem+json': { schema: Problem } } }
+/** What a key for scripts opens is said; the rest takes a session. */
+const keyed = (scope: string): Record<string, string[]>[] => [{ key: [scope] }, { session: [] }]
+const sessionOnly = [{ session: [] }]
+
+interface Described {
+  readonly summary: string
+  readonly security: Record<string, string[]>[]
+  readonly path?: Record<string, z.ZodType>
+  readonly query?: Record<string, z.ZodType>
+  readonly body?: z.ZodType
+  readonly answer?: z.ZodType
+  readonly status?: '200' | '201' | '204'
+}
+const operation = ({
+  summary,
+  security,
+  path,
+  query,
+  body,
+  answer,
+  status = '200',
+}: Described): ZodOpenApiOperationObject => ({
+  summary,
+  security,
+  ...((path || query) && {
+    requestParams: { ...(path && { path: z.object(path) }), ...(query && { query: z.object(query) }) },
+  }),
+  ...(body && { requestBody: json(body) }),
+  responses: { [status]: { description: 'Done', ...(answer && json(answer)) }, default: refused },
+})
+const read = (summary: string, more: Omit<Described, 'summary' | 'security'> = {}) =>
+  operation({ summary, security: keyed('read'), ...more })
+const write = (summary: string, more: Omit<Described, 'summary' | 'security'> = {}) =>
+  operation({ summary, security: sessionOnly, ...more })
+const Any = z.unknown()
+
+const paths: ZodOpenApiPathsObject = {
+  '/api/bench': {
+    get: read('The lab’s present: batches under way, with their lanes and clocks', {
+      query: { from: z.int().optional() },
+      answer: Any,
+    }),
+  },
+  '/api/bench.ics': {
+    get: operation({
+      summary: 'The lab’s dues as an iCalendar; a key for the calendar may stand in the address',
+      security: keyed('calendar'),
+      query: { key: z.string().optional() },
+    }),
+  },
+  '/api/live': { get: read('Server-sent events: the codes of batches that changed') },
+  '/api/lab': {
+    get: read('The lab and its people', { answer: Any }),
+    put: write('Saves when hands work, what equipment there is, the room’s air', { body: Settings, answer: Any }),
+  },
+  '/api/batches': {
+    get: read('All batches with where each stands, last touched first', { answer: z.array(Any) }),
+    post: write('Begins a batch from its product and its equation', {
+      body: Begin,
+      answer: z.object({ code: z.string(), version: z.int() }),
+      status: '201',
+    }),
+  },
+  '/api/batches/{code}': {
+    get: read('A batch’s plan', { path: { code }, answer: Batch }),
+    put: write('Saves a plan made from a version; refused (409) where that is no longer the last', {
+      path: { code },
+      body: SavePlan,
+      answer: z.object({ version: z.int() }),
+    }),
+  },
+  '/api/batches/{code}/entries': {
+    get: read('The journal, or what was recorded after an entry', {
+      path: { code },
+      query: { after: z.int().optional() },
+      answer: z.array(Stored),
+    }),
+    post: operation({
+      summary: 'Appends to the journal in the name of who asks; a key appends readings only',
+      security: keyed('append'),
+      path: { code },
+      body: Append,
+      answer: z.array(Stored),
+      status: '201',
+    }),
+  },
+  '/api/batches/{code}/chain': {
+    get: read('Whether the journal and the plan’s revisions are whole', { path: { code }, answer: Any }),
+  },
+  '/api/batches/{code}/revisions': {
+    get: read('Revisions of the plan, the last first', {
+      path: { code },
+      query: { before: z.int().optional() },
+      answer: z.array(Revision),
+    }),
+  },
+  '/api/batches/{code}/revisions/{number}': {
+    get: read('The plan as it was saved once; with “from”, what changed since another revision', {
+      path: { code, number: z.int() },
+      query: { from: z.int().optional() },
+      answer: Any,
+    }),
+  },
+  '/api/batches/{code}/photos': {
+    post: operation({
+      summary: 'Keeps the picture that is the body; answers its name, for the entry that shows it',
+      security: sessionOnly,
+      path: { code },
+      answer: z.object({ photo: z.string(), type: z.string() }),
+      status: '201',
+    }),
+  },
+  '/api/batches/{code}/photos/{sha256}': { get: read('A picture', { path: { code, sha256: z.string() } }) },
+  '/api/assays': {
+    get: read('Worksheets that stand alone', {
+      answer: z.array(z.object({ version: z.int(), worksheet: worksheetSchema })),
+    }),
+    put: write('Saves a worksheet made from a version, 0 for a new one', {
+      body: SaveAssay,
+      answer: z.object({ version: z.int() }),
+    }),
+  },
+  '/api/assays/{id}': { delete: write('Takes a worksheet away; its revisions stay', { path: { id }, status: '204' }) },
+  '/api/own-rows': {
+    get: read('The lab’s own rows of the tables', { answer: z.array(ownRowSchema) }),
+    post: write('Adds or replaces an own row', { body: OwnRow, answer: Any, status: '201' }),
+  },
+  '/api/own-rows/{id}': { delete: write('Takes an own row away; its revisions stay', { path: { id }, answer: Any }) },
+  '/api/templates': {
+    get: read('The lab’s templates of procedures', { answer: z.array(templateSchema) }),
+    post: write('Keeps a template', { body: Template, answer: Any, status: '201' }),
+  },
+  '/api/templates/{id}': {
+    delete: write('Takes a template away; its revisions stay', { path: { id }, status: '204' }),
+  },
+  '/api/revisions': {
+    get: read('Revisions of a worksheet, an own row, a template or the settings', {
+      query: { kind: z.enum(['assay', 'own-row', 'template', 'settings']), subject: z.string() },
+      answer: z.array(Any),
+    }),
+  },
+}
+
+let made: object | undefined
+const describe = (): object =>
+  (made ??= createDocument({
+    openapi: '3.1.0',
+    info: {
+      title: 'Zip Ledger',
+      version: '1',
+      description:
+        'What a script or an instrument can ask for. A key is made under “Your account” and sent as “Authorization: Bearer …”; it works in the name of who made it. Pages of the application use a session instead.',
+    },
+    paths,
+    components: {
+      securitySchemes: {
+        key: { type: 'http', scheme: 'bearer', description: 'Scopes: read, append, calendar' },
+        session: { type: 'apiKey', in: 'cookie', name: 'zip-ledger' },
+      },
+    },
+  }))
+
+/** What scripts can ask for, made from the schemas that the routes read by. */
+export default answerAnyone(() => describe())
