@@ -9,8 +9,10 @@ export {
   templateSchema,
   worksheetSchema,
   type BatchDocument,
+  type RecordNotes,
   type Template,
 } from './schema'
+export { alwaysIn, partsIn, recordParts, type RecordChoice, type RecordPart } from './record-parts'
 export { readDocument, readEntry, readTemplate, type Unreadable } from './read'
 export { scaleDocument } from './scale'
 export { isSame, merge, withTheirs, type Clash, type Merged } from './merge'

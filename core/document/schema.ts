@@ -2,6 +2,7 @@ import * as z from 'zod'
 import { MOST_POINTS, worksheetKinds, type Worksheet } from '#core/assay'
 import { equipment, operationNames, seenPlaces, signs, troubles, type Step } from '#core/journal'
 import { chosenWays, ways, type Plan } from '#core/sheet'
+import { recordParts, type RecordPart } from './record-parts'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
 const text = (most: number) =>
@@ -20,9 +21,13 @@ const id = text(40).min(1)
 /** A point of a file: no instrument writes more. */
 const coordinate = z.number().min(-1e9).max(1e9)
 
+/** What its bottle says: lot or number. */
+const lot = text(80).exactOptional()
+
 const supply = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('solid'),
+    lot,
     formula: formula.exactOptional(),
     assay: measured.exactOptional(),
     moisture: measured.exactOptional(),
@@ -30,12 +35,18 @@ const supply = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('solution'),
+    lot,
     concentration: measured,
     density: measured.exactOptional(),
     of: measured.exactOptional(),
   }),
-  z.strictObject({ kind: z.literal('liquid'), density: measured.exactOptional(), assay: measured.exactOptional() }),
-  z.strictObject({ kind: z.literal('gas') }),
+  z.strictObject({
+    kind: z.literal('liquid'),
+    lot,
+    density: measured.exactOptional(),
+    assay: measured.exactOptional(),
+  }),
+  z.strictObject({ kind: z.literal('gas'), lot }),
   z.strictObject({
     kind: z.literal('stage'),
     from: id,
@@ -227,6 +238,25 @@ export const worksheetSchema = z.strictObject({
     .exactOptional(),
 })
 
+const parts = Object.keys(recordParts) as [RecordPart, ...RecordPart[]]
+
+/** What only the chemist can say of a batch, for its record: what it is for, why the plan was changed, what is thought of the yield, how residues were treated; and what the record holds. */
+const recordSchema = z.strictObject({
+  purpose: text(2000).exactOptional(),
+  /** By the number of the revision that changed the plan. */
+  changes: z
+    .array(z.strictObject({ id: z.string().regex(/^[1-9]\d{0,8}$/), why: text(400) }))
+    .max(400)
+    .exactOptional(),
+  stages: z
+    .array(z.strictObject({ stage: id, conclusion: text(4000).exactOptional(), treated: text(4000).exactOptional() }))
+    .max(40)
+    .exactOptional(),
+  form: z.enum(['short', 'long']).exactOptional(),
+  without: z.array(z.enum(parts)).max(parts.length).exactOptional(),
+})
+export type RecordNotes = z.output<typeof recordSchema>
+
 /** The open batch format, version 2: a title, a plan, and the procedures that were edited. The journal travels beside it. */
 export const batchSchema = z.strictObject({
   format: z.literal('zip-ledger/batch'),
@@ -238,6 +268,7 @@ export const batchSchema = z.strictObject({
     .array(z.strictObject({ stage: id, steps, taken: z.literal(true).exactOptional() }))
     .max(40)
     .exactOptional(),
+  record: recordSchema.exactOptional(),
 })
 
 /** Ids compare as the database writes them, in small letters. */

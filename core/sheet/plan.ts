@@ -63,6 +63,8 @@ export interface ReagentPlan {
 export type SupplyPlan =
   | {
       readonly kind: 'solid'
+      /** What its bottle says: lot or number. */
+      readonly lot?: string
       readonly formula?: string
       readonly assay?: string
       readonly moisture?: string
@@ -71,14 +73,15 @@ export type SupplyPlan =
     }
   | {
       readonly kind: 'solution'
+      readonly lot?: string
       /** mol/L, % w/w, % w/v, g/L, or volumes such as `1 + 3`. */
       readonly concentration: string
       readonly density?: string
       /** The stock that volumes dilute. */
       readonly of?: string
     }
-  | { readonly kind: 'liquid'; readonly density?: string; readonly assay?: string }
-  | { readonly kind: 'gas' }
+  | { readonly kind: 'liquid'; readonly lot?: string; readonly density?: string; readonly assay?: string }
+  | { readonly kind: 'gas'; readonly lot?: string }
   | {
       readonly kind: 'stage'
       readonly from: string
