@@ -1,8 +1,9 @@
-import { existsSync, readdirSync, writeFileSync } from 'node:fs'
+import { cpSync, existsSync, readdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import tailwindcss from '@tailwindcss/vite'
 import { build } from 'esbuild'
 import type { Plugin } from 'vite'
+import { fontFiles } from './server/print/fonts'
 import { tellNumbers } from './tools/tell-numbers'
 
 /**
@@ -95,15 +96,22 @@ export default defineNuxtConfig({
       },
     },
     hooks: {
-      /** What works briefs out in a thread of its own is a bundle of its own. */
+      /** What works briefs and records out in threads of their own are bundles of their own; the fonts of what is printed lie beside them. */
       async compiled({ options }) {
+        for (const file of Object.values(fontFiles).flat())
+          cpSync(join('node_modules', file), join(options.output.serverDir, 'fonts', file))
         await build({
-          entryPoints: ['server/jobs/brief-worker.ts'],
+          entryPoints: ['server/jobs/brief-worker.ts', 'server/jobs/record-worker.ts'],
           bundle: true,
           platform: 'node',
           format: 'esm',
           target: 'node20',
-          outfile: join(options.output.serverDir, 'brief-worker.mjs'),
+          outdir: options.output.serverDir,
+          outExtension: { '.js': '.mjs' },
+          // Packages of the older kind ask for Node’s own parts by `require`.
+          banner: {
+            js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+          },
           logLevel: 'error',
         })
       },

@@ -16,6 +16,9 @@ export const actions = {
   record: 'Record at the bench: readings, what is seen, pictures, corrections',
   assay: 'Keep worksheets that stand alone',
   keep: 'Add to the lab’s own tables and templates, and take away',
+  sign: 'Sign a record as its author, seal it, add to a sealed one',
+  review: 'Comment on a record, send it back, countersign and seal it',
+  move: 'Take all of the lab’s data out, and bring batches in',
   settle: 'Set hours, equipment and the air of the room',
   key: 'Make keys for scripts and instruments',
   invite: 'Invite students and viewers',
@@ -25,11 +28,24 @@ export type Action = keyof typeof actions
 
 /** Who may do what: the one table, which the server asks and the page shows. */
 const table: Readonly<Record<Role, readonly Action[]>> = {
-  administrator: ['look', 'plan', 'record', 'assay', 'keep', 'settle', 'key', 'invite', 'people'],
-  instructor: ['look', 'plan', 'record', 'assay', 'keep', 'settle', 'key', 'invite'],
-  chemist: ['look', 'plan', 'record', 'assay', 'keep', 'settle', 'key'],
-  student: ['look', 'plan', 'record', 'assay'],
-  reviewer: ['look'],
+  administrator: [
+    'look',
+    'plan',
+    'record',
+    'assay',
+    'keep',
+    'sign',
+    'review',
+    'move',
+    'settle',
+    'key',
+    'invite',
+    'people',
+  ],
+  instructor: ['look', 'plan', 'record', 'assay', 'keep', 'sign', 'review', 'move', 'settle', 'key', 'invite'],
+  chemist: ['look', 'plan', 'record', 'assay', 'keep', 'sign', 'settle', 'key'],
+  student: ['look', 'plan', 'record', 'assay', 'sign'],
+  reviewer: ['look', 'review'],
   viewer: ['look'],
 }
 

@@ -1,4 +1,23 @@
 export { recordOf } from './record'
 export { openIn, plainText, type Block, type Column, type RecordPage, type Run, type Section, type Words } from './page'
+export { benchSheetOf, labelOf, type SheetStage, type VialLabel } from './paper'
 export { followedPlans } from './planned'
-export type { Kept, RecordSource, SavedPlan } from './source'
+export { tablesUsed, type TablesUsed } from './tables-used'
+export { clockText, dayText, isZone, PLAIN_READER, runText, type Reader } from './times'
+export {
+  actKinds,
+  meanings,
+  proofs,
+  refusedAct,
+  reviewRules,
+  standingOf,
+  type Act,
+  type ActKind,
+  type Actor,
+  type Manifest,
+  type NewAct,
+  type ProofKind,
+  type RecordStanding,
+  type ReviewRule,
+} from './acts'
+export type { Judging, Kept, RecordSource, SavedPlan } from './source'

@@ -31,7 +31,7 @@ export interface Access {
 export const makeAccess = (of: Omit<Access, typeof made>): Access => of as Access
 
 /** What the bench's tablet, known by a PIN, is for. */
-const AT_THE_TABLET: readonly Action[] = ['look', 'plan', 'record', 'assay']
+const AT_THE_TABLET: readonly Action[] = ['look', 'plan', 'record', 'assay', 'sign']
 /** What a route asks for: something that the roles’ table knows, or the calendar, which a key of its own opens. */
 export type Rule = Action | 'calendar'
 const SCOPED: Readonly<Record<Scope, readonly Rule[]>> = {

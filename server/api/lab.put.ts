@@ -1,5 +1,7 @@
 import * as z from 'zod'
 import { equipment } from '#core/journal'
+import { may } from '#core/people'
+import { reviewRules, type ReviewRule } from '#core/record'
 import { findLab, saveSettings } from '../db/people'
 
 const hour = z.number().min(0).max(24)
@@ -12,11 +14,16 @@ export const Body = z.strictObject({
   air: z
     .strictObject({ celsius: z.number().min(5).max(40), humidity: z.number().min(0.05).max(0.98).optional() })
     .optional(),
+  review: z.enum(Object.keys(reviewRules) as [ReviewRule, ...ReviewRule[]]).optional(),
 })
 
 /** Saves when hands work, how many there are of each piece of equipment, the air of the room: what is told of them. */
 export default answer('settle', async (event, { access, db }) => {
   const settings = await readJson(event, Body)
+  if (settings.review && !may(access.role, 'people'))
+    throw refusal(403, 'Who countersigns is the administrators’ to say.', [
+      { at: 'review', code: 'access.role', why: 'Your role in this lab does not let you change it.' },
+    ])
   await saveSettings(db, access, settings)
   return findLab(db, access)
 })

@@ -15,6 +15,7 @@ export interface Append {
 
 export type AppendProblem =
   | { readonly code: 'append.no-batch' }
+  | { readonly code: 'append.sealed'; readonly at: number }
   | { readonly code: 'append.stranger'; readonly at: number }
   | { readonly code: 'append.taken'; readonly at: number }
   | { readonly code: 'append.differs'; readonly at: number }
@@ -30,6 +31,7 @@ export interface Head {
   readonly lab_id: string
   /** The stages that its plan has, or had in an earlier revision. */
   readonly stages: readonly string[]
+  readonly sealed: boolean
   seq: number
   hash: string
 }
@@ -153,7 +155,7 @@ const STAGES = `array(select jsonb_path_query(document, '$.plan.stages[*].id') #
 async function lockHeads(trx: Knex.Transaction, appends: readonly Append[]): Promise<Map<string, Head>> {
   const wanted = [...new Map(appends.map(one => [placeOf(one), one])).values()]
   const { rows } = await trx.raw<{ rows: Head[] }>(
-    `select id, code, lab_id, last_seq as seq, last_hash as hash, ${STAGES} as stages
+    `select id, code, lab_id, last_seq as seq, last_hash as hash, sealed_at is not null as sealed, ${STAGES} as stages
      from batches where (lab_id, code) in (select * from unnest(?::uuid[], ?::text[])) order by id for update`,
     [wanted.map(({ access }) => access.lab), wanted.map(({ code }) => code)],
   )
@@ -200,6 +202,7 @@ function problemOf(
       if (stringify(there.body) !== stringify(entry)) return { code: 'append.differs', at }
       continue
     }
+    if (head.sealed) return { code: 'append.sealed', at }
     const stage = stageOf(entry)
     if (stage !== undefined && !head.stages.includes(stage)) return { code: 'append.stage', at, stage }
     if (entry.by !== access.person) return { code: 'append.stranger', at }
@@ -310,8 +313,8 @@ async function insertByHints(
     )
     return recorded
   } catch (error) {
-    // An entry or a number that is there already, or two processes in a ring: the way with locks sorts it out.
-    if (/^(23505|40P01|40001)$/.test((error as { code?: string }).code ?? '')) return undefined
+    // An entry or a number that is there already, two processes in a ring, or a batch that was sealed: the way with locks sorts it out.
+    if (/^(23505|40P01|40001|ZL001)$/.test((error as { code?: string }).code ?? '')) return undefined
     throw error
   }
 }
@@ -325,6 +328,12 @@ export function explainAppend(problem: AppendProblem): {
   switch (problem.code) {
     case 'append.no-batch':
       return { why: 'There is no such batch.', fix: 'Look at the code.', at: 'code' }
+    case 'append.sealed':
+      return {
+        why: 'This batch is sealed: nothing is recorded in it any more.',
+        fix: 'Add what is missing as an addendum, on its record.',
+        at: `entries.${problem.at}`,
+      }
     case 'append.stranger':
       return {
         why: 'This is signed by somebody else than you. Nobody records in another’s name.',

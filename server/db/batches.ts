@@ -11,6 +11,8 @@ export interface Batch {
   readonly document: BatchDocument
   readonly version: number
   readonly touchedAt: string
+  /** Since when nothing of it changes any more. */
+  readonly sealedAt?: string
 }
 
 /** A batch whose stored document does not read here: it is kept as it is, and why is told. */
@@ -26,15 +28,21 @@ interface Row {
   document: unknown
   version: number
   touched_at: Date
+  sealed_at: Date | null
 }
 
-const columns = ['id', 'code', 'document', 'version', 'touched_at'] as const
+const columns = ['id', 'code', 'document', 'version', 'touched_at', 'sealed_at'] as const
 
 /** What is stored is parsed when it is read, and brought to the newest version. */
-function batchOf({ touched_at, document, ...row }: Row): Batch | UnreadBatch {
+function batchOf({ touched_at, sealed_at, document, ...row }: Row): Batch | UnreadBatch {
   const read = readDocument(document)
   return read.ok
-    ? { ...row, document: read.value, touchedAt: touched_at.toISOString() }
+    ? {
+        ...row,
+        document: read.value,
+        touchedAt: touched_at.toISOString(),
+        ...(sealed_at && { sealedAt: sealed_at.toISOString() }),
+      }
     : { code: row.code, why: read.problem.why, at: read.problem.path.join('.') }
 }
 export const isUnread = (batch: Batch | UnreadBatch): batch is UnreadBatch => 'why' in batch

@@ -91,7 +91,7 @@ const titleOf = (document: unknown): string =>
     ? document.title.slice(0, 120)
     : 'A batch that cannot be understood'
 
-async function ownTables(db: Knex, access: Access): Promise<OwnTables> {
+export async function ownTables(db: Knex, access: Access): Promise<OwnTables> {
   const rows: OwnRow[] = await listOwnRows(db, access)
   return {
     substances: rows.flatMap(row => (row.kind === 'substance' ? [row.body as SubstanceRow] : [])),

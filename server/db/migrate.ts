@@ -8,6 +8,7 @@ import * as byLab from './migrations/006-by-lab'
 import * as people from './migrations/007-people'
 import * as revisions from './migrations/008-revisions'
 import * as append from './migrations/009-append'
+import * as record from './migrations/010-record'
 
 interface Migration {
   readonly name: string
@@ -24,6 +25,7 @@ const migrations: readonly Migration[] = [
   { name: '007-people', up: people.up },
   { name: '008-revisions', up: revisions.up },
   { name: '009-append', up: append.up },
+  { name: '010-record', up: record.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

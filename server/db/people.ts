@@ -3,6 +3,7 @@ import type { Knex } from 'knex'
 import type { Equipment } from '#core/journal'
 import type { Role } from '#core/people'
 import type { Hours, RoomAir } from '#core/procedure'
+import type { ReviewRule } from '#core/record'
 import type { Access } from '../access/access'
 import { revise } from './revisions'
 
@@ -27,6 +28,8 @@ export interface LabSettings {
   readonly hours?: Hours
   readonly have?: Partial<Record<Equipment, number>>
   readonly air?: RoomAir
+  /** What is asked of whoever countersigns a record. */
+  readonly review?: ReviewRule
 }
 
 interface PersonRow {

@@ -26,6 +26,11 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   keys: ['select', 'insert', 'update'],
   attempts: ['select', 'insert', 'update', 'delete'],
   happenings: ['select', 'insert'],
+  acts: ['select', 'insert'],
+  parts: ['select', 'insert'],
+  origins: ['select', 'insert'],
+  installation_keys: ['select', 'insert'],
+  anchors: ['select', 'insert'],
   knex_migrations: ['select'],
 }
 

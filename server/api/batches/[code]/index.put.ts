@@ -24,6 +24,15 @@ export default answer('plan', async (event, { access, db }) => {
     ])
   }
   const batch = await requireBatch(event, db, access)
+  if (batch.sealedAt)
+    throw refusal(403, 'This batch is sealed: its plan changes no more.', [
+      {
+        at: 'version',
+        code: 'batch.sealed',
+        why: 'It was sealed.',
+        fix: 'Begin another batch from it, or add an addendum to its record.',
+      },
+    ])
   const result = await saveDocument(db, access, batch.code, version, document)
   if (result.saved) {
     announce(db, access.lab, batch.code)

@@ -1,0 +1,26 @@
+import { recordSource } from '../../../../db/record-source'
+import { recordApart } from '../../../../jobs/records'
+
+/** The record as a PDF, in its own form or in the one that is asked for (`form=short` or `long`), its times in the reader's zone. */
+export default answer('look', async (event, { access, db }) => {
+  const batch = await requireBatch(event, db, access)
+  const { form } = getQuery(event)
+  const source = await recordSource(db, access, batch)
+  const asked =
+    form === 'short' || form === 'long'
+      ? { ...source, document: { ...source.document, record: { ...source.document.record, form } } }
+      : source
+  const [page, { acts }] = await Promise.all([pageOf(asked as typeof source), recordState(db, access, batch)])
+  const data = await recordApart({
+    do: 'paper',
+    paper: {
+      is: 'record',
+      page,
+      acts,
+      photos: await picturesFor(db, access, batch.id, page),
+      reader: readerOf(event),
+      at: new Date(),
+    },
+  })
+  return sendPdf(event, `${batch.code}-record.pdf`, data)
+})

@@ -1,0 +1,79 @@
+import { existsSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { Worker } from 'node:worker_threads'
+
+export interface Apart<Job, Answer> {
+  /** A bundle beside the built server; where there is none, the work is done here. */
+  readonly bundle: string
+  readonly here: (job: Job) => Answer | Promise<Answer>
+  /** A job that takes longer, ms, or more memory, MB, ends: its neighbours must not wait for it. */
+  readonly longest: number
+  readonly memory: number
+}
+
+type Told<Answer> = { readonly answer: Answer } | { readonly failed: string }
+
+/** Does jobs in a thread of their own, one after the other, so that requests are answered meanwhile. Rejects with what went wrong; the next job begins a fresh thread. */
+export function apart<Job, Answer>({
+  bundle,
+  here,
+  longest,
+  memory,
+}: Apart<Job, Answer>): (job: Job) => Promise<Answer> {
+  const file = join(dirname(process.argv[1] ?? ''), bundle)
+  let worker: Worker | undefined
+  let last: Promise<unknown> = Promise.resolve()
+  let settle: ((told: Told<Answer>) => void) | undefined
+
+  function begin(): Worker {
+    const fresh = new Worker(file, { resourceLimits: { maxOldGenerationSizeMb: memory } })
+    const end = (why: unknown): void => {
+      if (worker !== fresh) return
+      worker = undefined
+      settle?.({ failed: why instanceof Error ? why.message : `the thread ended (${String(why)})` })
+    }
+    fresh.on('message', (told: Told<Answer>) => settle?.(told))
+    fresh.on('error', end)
+    fresh.on('exit', end)
+    fresh.unref()
+    return fresh
+  }
+  function ask(job: Job): Promise<Answer> {
+    worker ??= begin()
+    const mine = worker
+    return new Promise((resolve, reject) => {
+      const timer = setTimeout(() => {
+        worker = undefined
+        void mine.terminate()
+        settle?.({ failed: `it took more than ${longest} ms` })
+      }, longest)
+      settle = told => {
+        settle = undefined
+        clearTimeout(timer)
+        if ('answer' in told) resolve(told.answer)
+        else reject(new Error(told.failed))
+      }
+      mine.postMessage(job)
+    })
+  }
+  return job => {
+    if (!existsSync(file)) return Promise.resolve(here(job))
+    const mine = last.then(() => ask(job))
+    last = mine.catch(() => {})
+    return mine
+  }
+}
+
+/** The other side: answers each job that comes. */
+export const answerJobs = <Job, Answer>(
+  port: { on(event: 'message', heard: (job: Job) => void): void; postMessage(told: Told<Answer>): void } | null,
+  work: (job: Job) => Answer | Promise<Answer>,
+): void =>
+  port?.on('message', job => {
+    void Promise.resolve()
+      .then(() => work(job))
+      .then(
+        answer => port.postMessage({ answer }),
+        (error: unknown) => port.postMessage({ failed: error instanceof Error ? error.message : String(error) }),
+      )
+  })

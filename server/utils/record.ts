@@ -1,0 +1,175 @@
+import type { H3Event } from 'h3'
+import type { Knex } from 'knex'
+import sharp from 'sharp'
+import {
+  isZone,
+  PLAIN_READER,
+  refusedAct,
+  standingOf,
+  tablesUsed,
+  type Act,
+  type ActKind,
+  type Manifest,
+  type NewAct,
+  type Reader,
+  type RecordPage,
+  type RecordSource,
+  type RecordStanding,
+  type ReviewRule,
+} from '#core/record'
+import { may } from '#core/people'
+import type { Access } from '../access/access'
+import { addAct, hasPartIn, isStateOf, listActs, manifestFor, partsOf, stateOf, type State } from '../db/acts'
+import type { Batch } from '../db/batches'
+import { signingKey } from '../db/keyring'
+import { findLab } from '../db/people'
+import { findPhoto } from '../db/photos'
+import { recordSource } from '../db/record-source'
+import { recordApart } from '../jobs/records'
+
+/** How somebody reads times: by what their browser says of itself, as far as this machine knows it. */
+export function readerOf(event: H3Event): Reader {
+  const { zone, locale } = getQuery(event)
+  const isLocale =
+    typeof locale === 'string' && locale.length < 36 && /^[A-Za-z]{2,3}(-[A-Za-z0-9]{2,8})*$/.test(locale)
+  return {
+    zone: typeof zone === 'string' && zone.length < 60 && isZone(zone) ? zone : PLAIN_READER.zone,
+    locale: isLocale ? locale : PLAIN_READER.locale,
+  }
+}
+
+/** The record of a batch; a signed or sealed one as it was signed, where that still is what stands there. */
+export const pageOf = (source: RecordSource, isQuick = false): Promise<RecordPage> =>
+  recordApart({ do: 'record', source, judging: { isQuick } })
+
+export interface RecordState {
+  readonly acts: readonly Act[]
+  readonly state: State
+  readonly standing: RecordStanding
+  readonly manifests: ReadonlyMap<string, Manifest>
+}
+
+/** What was done to a record, and where it stands by that. */
+export async function recordState(db: Knex, access: Access, batch: Batch): Promise<RecordState> {
+  const [acts, state] = await Promise.all([
+    listActs(db, access, batch.id),
+    stateOf(db, access, batch.id, batch.document),
+  ])
+  const texts = await partsOf(db, access, [...new Set(acts.flatMap(({ manifest }) => manifest ?? []))])
+  const manifests = new Map([...texts].map(([name, text]) => [name, JSON.parse(text) as Manifest]))
+  const standing = standingOf(acts, name => {
+    const manifest = manifests.get(name)
+    return manifest !== undefined && isStateOf(manifest, state)
+  })
+  return { acts, state, standing, manifests }
+}
+
+export const reviewRuleOf = async (db: Knex, access: Access): Promise<ReviewRule> =>
+  (await findLab(db, access))?.settings.review ?? 'other'
+
+/** What is asked of whoever acts on a record. */
+export interface Asking {
+  readonly kind: ActKind
+  readonly how?: NewAct['how']
+  readonly meaning?: string
+  readonly text?: string | undefined
+  readonly place?: string | undefined
+  readonly of?: number | undefined
+}
+/** Acts that put a name to the whole of a record as it stands. */
+const ofTheWhole: readonly ActKind[] = ['signed', 'countersigned', 'sealed']
+
+/** Does something to a record in somebody's name, or refuses it with the reason. */
+export async function act(db: Knex, access: Access, batch: Batch, asking: Asking): Promise<Act> {
+  const { kind, of } = asking
+  const [{ acts, state, standing }, rule, hasPart, lab, key] = await Promise.all([
+    recordState(db, access, batch),
+    reviewRuleOf(db, access),
+    hasPartIn(db, access, batch.id),
+    findLab(db, access),
+    signingKey(useDatabase()),
+  ])
+  const actor = {
+    person: access.person,
+    maySign: may(access.role, 'sign'),
+    mayReview: may(access.role, 'review'),
+    hasPart,
+  }
+  const refuse = (now: readonly Act[]): string | undefined =>
+    now.length === acts.length
+      ? refusedAct(kind, standing, now, actor, rule, of)
+      : 'Somebody else did something to this record meanwhile. Look at it once more.'
+  const early = refuse(acts)
+  if (early !== undefined) throw refusal(409, early, [{ at: 'kind', code: `record.${kind}`, why: early }])
+  const signed = ofTheWhole.includes(kind) ? await signedNow(db, access, batch, state) : undefined
+  const done = await addAct(db, {
+    access,
+    batch,
+    signed,
+    key,
+    refuse,
+    act: {
+      kind,
+      by: access.person,
+      name: lab?.people.find(({ id }) => id === access.person)?.name ?? '',
+      at: new Date().toISOString(),
+      ...(asking.how && { how: asking.how }),
+      ...(asking.meaning !== undefined && { meaning: asking.meaning }),
+      ...(asking.text !== undefined && { text: asking.text }),
+      ...(asking.place !== undefined && { place: asking.place }),
+      ...(of !== undefined && { of }),
+    },
+  })
+  if ('refused' in done) throw refusal(409, done.refused, [{ at: 'kind', code: `record.${kind}`, why: done.refused }])
+  announce(db, access.lab, batch.code)
+  return done.act
+}
+
+async function signedNow(db: Knex, access: Access, batch: Batch, state: State) {
+  const source = await recordSource(db, access, batch)
+  return manifestFor(
+    { lab: access.lab, id: batch.id, code: batch.code },
+    state,
+    await pageOf(source),
+    tablesUsed(source),
+  )
+}
+
+/** The longest edge of a picture on paper, in pixels: 300 to the inch at the width that it is given. */
+const EDGE = 1200
+
+/** Pictures as paper takes them: JPEG, no larger than they are shown. */
+export async function picturesFor(
+  db: Knex,
+  access: Access,
+  batchId: string,
+  page: RecordPage,
+): Promise<ReadonlyMap<string, Uint8Array>> {
+  const names = page.sections.flatMap(({ blocks }) =>
+    blocks.flatMap(block => (block.is === 'photo' ? [block.sha256] : [])),
+  )
+  const pictures = new Map<string, Uint8Array>()
+  for (const name of new Set(names)) {
+    const photo = await findPhoto(db, access, batchId, name)
+    if (!photo) continue
+    pictures.set(
+      name,
+      await sharp(photo.data)
+        .resize({ width: EDGE, height: EDGE, fit: 'inside', withoutEnlargement: true })
+        .jpeg({ quality: 80 })
+        .toBuffer(),
+    )
+  }
+  return pictures
+}
+
+/** Sends a PDF, to be looked at or kept under its name. */
+export function sendPdf(event: H3Event, name: string, data: Uint8Array): Uint8Array {
+  setResponseHeaders(event, {
+    'content-type': 'application/pdf',
+    'content-disposition': `inline; filename="${name.replace(/[^A-Za-z0-9._-]/g, '-')}"`,
+    'cache-control': 'no-store',
+    'x-content-type-options': 'nosniff',
+  })
+  return data
+}
