@@ -110,7 +110,7 @@ export default defineNuxtConfig({
           outExtension: { '.js': '.mjs' },
           // Packages of the older kind ask for Node’s own parts by `require`.
           banner: {
-            js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);",
+            js: "import { createRequire as makeRequire } from 'node:module'; const require = makeRequire(import.meta.url);",
           },
           logLevel: 'error',
         })

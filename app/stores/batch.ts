@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, markRaw, ref, shallowRef } from 'vue'
 import type { Worksheet } from '#core/assay'
-import { fieldText, isSame, merge, withTheirs, type BatchDocument, type Clash } from '#core/document'
+import { fieldText, isSame, merge, withTheirs, type BatchDocument, type RecordNotes, type Clash } from '#core/document'
 import { fail, ok } from '#core/problem'
 import { computeReadPlan, explainPlan, readAsFar, spanOf, type PlanProblem, type StagePlan } from '#core/sheet'
 import { productMass, type Step } from '#core/journal'
@@ -15,11 +15,12 @@ import { useJournalStore } from './journal'
 import { useLibraryStore } from './library'
 import { useWhoStore } from './who'
 
-type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking'
+type Saving = 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking' | 'sealed'
 interface Stored {
   readonly code: string
   readonly version: number
   readonly document: BatchDocument
+  readonly sealedAt?: string
 }
 /** What the server says when somebody saved first. */
 interface Outrun {
@@ -53,6 +54,8 @@ export const useBatchStore = defineStore('batch', () => {
   /** Fields that were changed here and elsewhere, to different ends: the chemist says which stands. */
   const clashes = shallowRef<readonly Clash[]>([])
   const missing = ref(false)
+  /** Since when the batch is sealed: nothing of it changes any more. */
+  const sealedAt = ref<string>()
   let timer: ReturnType<typeof setTimeout> | undefined
   /** The document as the server has it in `version`, and what was sent last, whether or not an answer came. */
   let base: BatchDocument | undefined
@@ -128,6 +131,7 @@ export const useBatchStore = defineStore('batch', () => {
   async function open(wanted: string): Promise<void> {
     code.value = wanted
     missing.value = false
+    sealedAt.value = undefined
     document.value = undefined
     clashes.value = []
     stageId.value = undefined
@@ -144,6 +148,7 @@ export const useBatchStore = defineStore('batch', () => {
       if (typeof stored?.version !== 'number') throw new Error('This is no answer of ours.')
       history.start(stored.document)
       version.value = stored.version
+      sealedAt.value = stored.sealedAt
       base = stored.document
       sent = undefined
       saving.value = 'saved'
@@ -243,6 +248,26 @@ export const useBatchStore = defineStore('batch', () => {
     schedule()
   }
 
+  /** Changes what only the chemist can say, and what the record holds. */
+  function changeRecord(make: (notes: RecordNotes) => RecordNotes, key: string): void {
+    const before = document.value
+    if (!before) return
+    const { record = {}, ...rest } = before
+    const next = make(record)
+    history.push({ ...rest, ...(Object.keys(next).length > 0 && { record: next }) } as BatchDocument, `record ${key}`)
+    schedule()
+  }
+
+  /** Looks whether the batch was sealed meanwhile. */
+  async function refreshSeal(): Promise<void> {
+    const wanted = code.value
+    const stored = await $fetch<Stored>(`/api/batches/${encodeURIComponent(wanted)}`, { retry: 0 }).catch(
+      () => undefined,
+    )
+    if (stored && code.value === wanted) sealedAt.value = stored.sealedAt
+    if (sealedAt.value !== undefined && saving.value === 'looking') saving.value = 'sealed'
+  }
+
   /** Takes over what was saved from elsewhere, where nothing of this device waits to be saved. */
   async function refresh(): Promise<void> {
     const wanted = code.value
@@ -292,6 +317,10 @@ export const useBatchStore = defineStore('batch', () => {
       saving.value = 'conflict'
       return
     }
+    if (sealedAt.value !== undefined) {
+      saving.value = 'sealed'
+      return
+    }
     if (!who.may('plan')) {
       saving.value = 'looking'
       return
@@ -335,8 +364,10 @@ export const useBatchStore = defineStore('batch', () => {
       if (code.value !== wanted) return
       const { statusCode, data } = error as { statusCode?: number; data?: Outrun }
       if (statusCode === 409 && data?.current) putTogether(data)
-      else if (statusCode === 403) saving.value = 'looking'
-      else if (statusCode === 400 || statusCode === 413 || statusCode === 422) saving.value = 'unreadable'
+      else if (statusCode === 403) {
+        saving.value = 'looking'
+        void refreshSeal()
+      } else if (statusCode === 400 || statusCode === 413 || statusCode === 422) saving.value = 'unreadable'
       else {
         saving.value = 'away'
         timer = setTimeout(save, RETRY)
@@ -357,6 +388,7 @@ export const useBatchStore = defineStore('batch', () => {
 
   return {
     code,
+    version,
     document,
     stages,
     stage,
@@ -384,6 +416,9 @@ export const useBatchStore = defineStore('batch', () => {
     changePlan,
     changeProcedure,
     changeAssays,
+    changeRecord,
+    refreshSeal,
+    sealedAt,
     refresh,
     rename,
     bringBack,

@@ -67,14 +67,20 @@ export const addBatch = (db: Knex, access: Access, prefix: string, document: Bat
   })
 
 /** Adds a batch under a code, with the first revision of its plan. */
-export async function insertBatch(db: Knex, access: Access, code: string, document: BatchDocument): Promise<Batch> {
+export async function insertBatch(
+  db: Knex,
+  access: Access,
+  code: string,
+  document: BatchDocument,
+  at?: Date,
+): Promise<Batch> {
   const [row] = await db('batches')
     .insert({ id: randomUUID(), lab_id: access.lab, code, document: JSON.stringify(document) })
     .returning([...columns])
   const { id, version, touched_at } = row as Row
   const batch: Batch = { id, code, document, version, touchedAt: touched_at.toISOString() }
   await db('chain_ends').insert({ batch_id: batch.id, lab_id: access.lab, code, seq: 0, hash: GENESIS })
-  await reviseBatch(db, access, { id, number: 1, body: document, seq: 0, hash: GENESIS })
+  await reviseBatch(db, access, { id, number: 1, body: document, seq: 0, hash: GENESIS, at })
   return batch
 }
 

@@ -27,7 +27,9 @@ const appendsOf = (code: string, entries: readonly Entry[]): Append[] =>
   }, [])
 
 async function loadDemo(trx: typeof db, { code, document, entries }: DemoBatch): Promise<void> {
-  const { id } = await insertBatch(trx, byPerson(demoLab.people[0].id), code, document)
+  // Planned a quarter of an hour before the first of it was recorded.
+  const first = entries[0] && new Date(Date.parse(entries[0].at) - 900_000)
+  const { id } = await insertBatch(trx, byPerson(demoLab.people[0].id), code, document, first)
   if (entries.length === 0) return
   for (const appended of await appendMany(trx, appendsOf(code, entries)))
     if (!appended.ok) throw new Error(`The demo batch ${code} was refused: ${JSON.stringify(appended.problem)}`)

@@ -25,9 +25,23 @@ interface Place {
 export async function reviseBatch(
   trx: Knex,
   access: Access,
-  { id, number, body, seq, hash }: { id: string; number: number; body: unknown; seq: number; hash: string },
+  { id, number, body, seq, hash, at }: NewPlan,
 ): Promise<void> {
-  await write(trx, access, { kind: 'batch', subject: id }, number, body, { after_seq: seq, after_hash: hash })
+  await write(trx, access, { kind: 'batch', subject: id }, number, body, {
+    after_seq: seq,
+    after_hash: hash,
+    ...(at && { at }),
+  })
+}
+
+interface NewPlan {
+  readonly id: string
+  readonly number: number
+  readonly body: unknown
+  readonly seq: number
+  readonly hash: string
+  /** When it was saved, where that was not now. */
+  readonly at?: Date | undefined
 }
 
 /** The next revision of anything else of the lab, in the transaction that saved it; null where it was taken away. */
@@ -52,7 +66,7 @@ async function write(
   place: Place,
   number: number,
   body: unknown,
-  after: Pick<RevisionRow, 'after_seq' | 'after_hash'>,
+  after: Pick<RevisionRow, 'after_seq' | 'after_hash'> & { readonly at?: Date },
 ): Promise<void> {
   const previous = (await lastOf(trx, access, place))?.hash ?? GENESIS
   const row: RevisionRow = {

@@ -3,9 +3,10 @@ import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 
 export interface Apart<Job, Answer> {
-  /** A bundle beside the built server; where there is none, the work is done here. */
+  /** A bundle beside the built server. */
   readonly bundle: string
-  readonly here: (job: Job) => Answer | Promise<Answer>
+  /** Does the work here, where no bundle was built; left out where it is done nowhere else. */
+  readonly here?: (job: Job) => Answer | Promise<Answer>
   /** A job that takes longer, ms, or more memory, MB, ends: its neighbours must not wait for it. */
   readonly longest: number
   readonly memory: number
@@ -57,7 +58,8 @@ export function apart<Job, Answer>({
     })
   }
   return job => {
-    if (!existsSync(file)) return Promise.resolve(here(job))
+    if (!existsSync(file))
+      return here ? Promise.resolve(here(job)) : Promise.reject(new Error(`${bundle} was not built beside the server.`))
     const mine = last.then(() => ask(job))
     last = mine.catch(() => {})
     return mine

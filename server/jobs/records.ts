@@ -1,22 +1,19 @@
-import { recordOf, type Judging, type RecordPage, type RecordSource } from '#core/record'
+import type { Judging, RecordPage, RecordSource } from '#core/record'
 import { apart } from './apart'
-import { paperOf, type Paper } from '../print/paper'
+import type { Paper } from '../print/paper'
 
 export type RecordJob =
   | { readonly do: 'record'; readonly source: RecordSource; readonly judging: Judging }
   | { readonly do: 'paper'; readonly paper: Paper }
 type Answer<Job extends RecordJob> = Job extends { do: 'record' } ? RecordPage : Uint8Array
 
-/** A record of two thousand entries takes some seconds on paper; a hundred demo batches' worth of time is left. ms, MB. */
+/** A record of two thousand entries takes some seconds on paper; ten times that is left for a loaded machine. ms, MB. */
 const LONGEST = 60_000
 const MOST_MEMORY = 512
 
-export const recordHere = async (job: RecordJob): Promise<RecordPage | Uint8Array> =>
-  job.do === 'record' ? recordOf(job.source, job.judging) : paperOf(job.paper)
-
+/** The code that writes paper is in the worker's bundle alone. */
 const ask = apart<RecordJob, RecordPage | Uint8Array>({
   bundle: 'record-worker.mjs',
-  here: recordHere,
   longest: LONGEST,
   memory: MOST_MEMORY,
 })

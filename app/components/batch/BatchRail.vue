@@ -13,6 +13,7 @@ const parts = [
   { key: 'run', name: 'Run' },
   { key: 'yield', name: 'Yield' },
   { key: 'assay', name: 'Assay' },
+  { key: 'record', name: 'Record' },
 ]
 const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 </script>

@@ -3,7 +3,7 @@ import { Check, CircleAlert, CloudOff, LoaderCircle, Pencil } from '@lucide/vue'
 
 /** A quiet word on how far the sheet is saved. */
 const { saving } = defineProps<{
-  saving: 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking'
+  saving: 'saved' | 'typing' | 'saving' | 'unreadable' | 'away' | 'conflict' | 'looking' | 'sealed'
 }>()
 const signs = {
   saved: { icon: Check, text: 'Saved' },
@@ -12,6 +12,7 @@ const signs = {
   unreadable: { icon: CircleAlert, text: 'Kept here, saved once it can be understood' },
   away: { icon: CloudOff, text: 'Kept on this device; server not reached' },
   looking: { icon: CircleAlert, text: 'Not kept: your role here only looks' },
+  sealed: { icon: CircleAlert, text: 'Not kept: this batch is sealed' },
   conflict: { icon: CircleAlert, text: 'Saved elsewhere too' },
 } as const
 </script>

@@ -52,6 +52,7 @@ const settledAttempt = useAttempt('How far the batch is', (): Record<string, boo
       ),
     yield: weighed && !!batch.sheet,
     assay: assayed.value,
+    record: batch.sealedAt !== undefined,
   }
 })
 const settled = computed(() => settledAttempt.value.value ?? {})

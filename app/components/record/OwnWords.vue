@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import type { RecordNotes } from '#core/document'
+import { openIn, type RecordPage } from '#core/record'
+
+/** What only the chemist can say of a batch: what it is for, why the plan was changed, what they think of the yield, how residues were treated. */
+const { notes, stages, page } = defineProps<{
+  notes: RecordNotes
+  stages: readonly { readonly id: string; readonly name: string }[]
+  page: RecordPage
+}>()
+const emit = defineEmits<{ change: [make: (notes: RecordNotes) => RecordNotes, key: string] }>()
+
+/** Changes of the plan that the record tells, by their revision. */
+const changes = computed(() =>
+  (page.sections.find(({ part }) => part === 'plan')?.blocks ?? []).flatMap(block => {
+    if (block.is !== 'words' || block.at === undefined) return []
+    const told = block.words.map(run => (typeof run === 'string' ? run : 'text' in run ? run.text : '')).join('')
+    const number = /\(revision (\d+)/.exec(told)?.[1]
+    return number ? [number] : []
+  }),
+)
+const isOpen = (section: string): boolean => openIn(page).some(one => one.section === section)
+const whyOf = (id: string): string => notes.changes?.find(one => one.id === id)?.why ?? ''
+const ofStage = (stage: string, key: 'conclusion' | 'treated'): string =>
+  notes.stages?.find(one => one.stage === stage)?.[key] ?? ''
+
+const sayPurpose = (text: string): void => {
+  emit('change', ({ purpose: _, ...rest }) => (text.trim() ? { ...rest, purpose: text } : rest), 'purpose')
+}
+const sayWhy = (id: string, text: string): void =>
+  emit(
+    'change',
+    ({ changes: before = [], ...rest }) => {
+      const others = before.filter(one => one.id !== id)
+      const all = text.trim() ? [...others, { id, why: text }] : others
+      return all.length > 0 ? { ...rest, changes: all } : rest
+    },
+    `why ${id}`,
+  )
+const sayOf = (stage: string, key: 'conclusion' | 'treated', text: string): void =>
+  emit(
+    'change',
+    ({ stages: before = [], ...rest }) => {
+      const { [key]: _, ...mine } = before.find(one => one.stage === stage) ?? { stage }
+      const next = text.trim() ? { ...mine, [key]: text } : mine
+      const all = [...before.filter(one => one.stage !== stage), ...(Object.keys(next).length > 1 ? [next] : [])]
+      return all.length > 0 ? { ...rest, stages: all } : rest
+    },
+    `${stage} ${key}`,
+  )
+const textOf = (event: Event): string => (event.target as HTMLTextAreaElement).value
+</script>
+
+<template>
+  <section aria-label="In your words" class="text-[13.5px]">
+    <h2 class="mb-1.5">In your words</h2>
+    <label class="mb-2 block"
+      ><span class="label">What it is for</span>
+      <textarea
+        class="field"
+        rows="2"
+        maxlength="2000"
+        :value="notes.purpose ?? ''"
+        @change="sayPurpose(textOf($event))"
+      />
+    </label>
+    <label v-for="id in changes" :key="id" class="mb-2 block"
+      ><span class="label">Why revision {{ id }} changed the plan</span>
+      <textarea class="field" rows="2" maxlength="400" :value="whyOf(id)" @change="sayWhy(id, textOf($event))" />
+    </label>
+    <template v-for="stage in stages" :key="stage.id">
+      <label v-if="isOpen('result') || ofStage(stage.id, 'conclusion')" class="mb-2 block"
+        ><span class="label"
+          >What you think of the yield<template v-if="stages.length > 1"> of <RichText :text="stage.name" /></template
+        ></span>
+        <textarea
+          class="field"
+          rows="3"
+          maxlength="4000"
+          :value="ofStage(stage.id, 'conclusion')"
+          @change="sayOf(stage.id, 'conclusion', textOf($event))"
+        />
+      </label>
+      <label v-if="isOpen('residues') || ofStage(stage.id, 'treated')" class="mb-2 block"
+        ><span class="label"
+          >How its residues were treated<template v-if="stages.length > 1">
+            (<RichText :text="stage.name" />)</template
+          ></span
+        >
+        <textarea
+          class="field"
+          rows="2"
+          maxlength="4000"
+          :value="ofStage(stage.id, 'treated')"
+          @change="sayOf(stage.id, 'treated', textOf($event))"
+        />
+      </label>
+    </template>
+  </section>
+</template>
