@@ -90,7 +90,7 @@ export default [
     rules: { 'no-restricted-imports': ['error', { patterns: [...doors, accessMade] }] },
   },
   {
-    files: ['server/db/{sessions,keys,prepare}.ts', 'server/**/*.test.ts'],
+    files: ['server/db/{sessions,keys,prepare}.ts', 'server/**/*.test.ts', 'server/**/fixtures.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: doors }] },
   },
   {

@@ -1,3 +1,4 @@
+export { batchFileSchema, fileProblems, type BatchFile, type FileProblem } from './exchange'
 export { changesBetween, fieldText, type Change } from './changes'
 export { codePrefix } from './code'
 export { checkOwnRow, explainOwnRow, ownRowSchema, type OwnRow, type OwnRowProblem } from './own-row'

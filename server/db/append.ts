@@ -225,10 +225,10 @@ const correctedBy = (head: Head, id: string, known: ReadonlyMap<string, EntryRow
   return row && row.batch_id === head.id ? [entryOf(row)] : []
 }
 
-type Written = ChainRow & EntryRow
+export type Written = ChainRow & EntryRow
 
 /** The entry as a row that follows the head, which moves on to it. */
-function write(head: Head, entry: Entry, now: Date): Written {
+export function write(head: Pick<Head, 'id' | 'lab_id' | 'seq' | 'hash'>, entry: Entry, now: Date): Written {
   const row = {
     ...columnsOf(entry),
     lab_id: head.lab_id,

@@ -90,24 +90,35 @@ export interface Break {
   readonly why: string
 }
 
-/** The first thing that does not follow in the journal of a batch; undefined for a whole chain. */
-export async function findBreak(db: Knex, lab: string, batchId: string): Promise<Break | undefined> {
-  const rows: (ChainRow & { hash: string; previous_hash: string })[] = await db('entries')
-    .where({ lab_id: lab, batch_id: batchId })
-    .orderBy('seq')
+/** A row of a journal with its place in the chain. */
+export type ChainedRow = ChainRow & { readonly hash: string; readonly previous_hash: string }
+
+/** Walks a journal's rows in the order in which they are given: the hash at its end, or the first thing that does not follow. */
+export function walkChain(rows: readonly ChainedRow[]): { readonly end: string } | { readonly broken: Break } {
   let previous = GENESIS
   for (const [i, row] of rows.entries()) {
     const { id, seq, hash_version, hash, previous_hash } = row
     const at = { seq: i + 1, id }
-    if (seq !== i + 1) return { ...at, why: `entry ${i + 1} is missing` }
+    if (seq !== i + 1) {
+      const isElsewhere = rows.some(one => one.seq === i + 1)
+      return { broken: { ...at, why: isElsewhere ? 'entries were re-ordered' : `entry ${i + 1} is missing` } }
+    }
     if (hash_version === HASH_VERSION && rows[i - 1]?.hash_version === 1)
       previous = checkpointOf(previous, rows.slice(0, i))
     const expected = hash_version === 1 ? firstHashOf(previous, seq, row.body) : hashOf(previous, row)
-    if (previous_hash !== previous) return { ...at, why: 'it does not follow the one before' }
-    if (hash !== expected) return { ...at, why: 'it was altered' }
+    if (previous_hash !== previous) return { broken: { ...at, why: 'it does not follow the one before' } }
+    if (hash !== expected) return { broken: { ...at, why: 'it was altered' } }
     previous = hash
   }
-  if (rows.at(-1)?.hash_version === 1) previous = checkpointOf(previous, rows)
+  return { end: rows.at(-1)?.hash_version === 1 ? checkpointOf(previous, rows) : previous }
+}
+
+/** The first thing that does not follow in the journal of a batch; undefined for a whole chain. */
+export async function findBreak(db: Knex, lab: string, batchId: string): Promise<Break | undefined> {
+  const rows: ChainedRow[] = await db('entries').where({ lab_id: lab, batch_id: batchId }).orderBy('seq')
+  const walked = walkChain(rows)
+  if ('broken' in walked) return walked.broken
+  const previous = walked.end
   const { last_seq, last_hash } = await db('batches').where({ lab_id: lab, id: batchId }).first('last_seq', 'last_hash')
   const end = await db('chain_ends').where({ lab_id: lab, batch_id: batchId }).first('seq', 'hash')
   const last = Math.max(last_seq, end?.seq ?? 0)

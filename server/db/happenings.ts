@@ -22,6 +22,8 @@ export const whats = {
   'device.closed': 'took a tablet’s mark away',
   'key.made': 'made a key for a script',
   'key.closed': 'closed a key',
+  'data.taken': 'took all of the lab’s data out',
+  'data.brought': 'brought batches in',
 } as const
 export type What = keyof typeof whats
 

@@ -86,7 +86,7 @@ async function write(
   })
 }
 
-interface Row extends RevisionRow {
+export interface RevisionInChain extends RevisionRow {
   readonly previous_hash: string
   readonly hash: string
 }
@@ -101,7 +101,7 @@ export async function listRevisions(
   most: number,
   before = LAST,
 ): Promise<Omit<Revision, 'body'>[]> {
-  const rows: Row[] = await db('revisions')
+  const rows: RevisionInChain[] = await db('revisions')
     .where({ lab_id: lab, ...place })
     .where('number', '<', before)
     .orderBy('number', 'desc')
@@ -117,18 +117,38 @@ export async function findRevision(
   place: Place,
   number: number,
 ): Promise<Revision | undefined> {
-  const row: Row | undefined = await db('revisions')
+  const row: RevisionInChain | undefined = await db('revisions')
     .where({ lab_id: lab, ...place, number })
     .first()
   return row && { ...headOf(row), body: row.body }
 }
 
-const headOf = ({ number, person_id, at, after_seq }: Row): Omit<Revision, 'body'> => ({
+const headOf = ({ number, person_id, at, after_seq }: RevisionInChain): Omit<Revision, 'body'> => ({
   number,
   by: person_id ?? undefined,
   at: new Date(at).toISOString(),
   afterSeq: after_seq,
 })
+
+/** The first of these revisions, as they are given, that does not follow the one before, or was altered. */
+export function walkRevisions(
+  rows: readonly RevisionInChain[],
+): { readonly number: number; readonly why: string } | undefined {
+  let previous = GENESIS
+  let last: number | undefined
+  for (const row of rows) {
+    const { number } = row
+    if (last !== undefined && number !== last + 1)
+      return rows.some(one => one.number === last! + 1)
+        ? { number: last + 1, why: 'revisions were re-ordered' }
+        : { number: last + 1, why: 'a revision is missing' }
+    if (row.previous_hash !== previous) return { number, why: 'a revision does not follow the one before' }
+    if (revisionHash(previous, row) !== row.hash) return { number, why: 'a revision was altered' }
+    previous = row.hash
+    last = number
+  }
+  return undefined
+}
 
 /** The first revision of one thing that does not follow the one before, or was altered; undefined where all do. */
 export async function findRevisionBreak(
@@ -136,19 +156,11 @@ export async function findRevisionBreak(
   lab: string,
   place: Place,
 ): Promise<{ readonly number: number; readonly why: string } | undefined> {
-  const rows: Row[] = await db('revisions')
+  const rows: RevisionInChain[] = await db('revisions')
     .where({ lab_id: lab, ...place })
     .orderBy('number')
-  let previous = GENESIS
-  let last: number | undefined
-  for (const row of rows) {
-    const { number } = row
-    if (last !== undefined && number !== last + 1) return { number: last + 1, why: 'a revision is missing' }
-    if (row.previous_hash !== previous) return { number, why: 'a revision does not follow the one before' }
-    if (revisionHash(previous, row) !== row.hash) return { number, why: 'a revision was altered' }
-    previous = row.hash
-    last = number
-  }
+  const broken = walkRevisions(rows)
+  if (broken) return broken
   return place.kind === 'batch' ? findOtherJournal(db, lab, place.subject, rows) : undefined
 }
 
@@ -157,7 +169,7 @@ async function findOtherJournal(
   db: Knex,
   lab: string,
   batch: string,
-  rows: readonly Row[],
+  rows: readonly RevisionInChain[],
 ): Promise<{ readonly number: number; readonly why: string } | undefined> {
   // Where the first way of hashing ended, the chain goes on from a checkpoint and not from the entry's own hash.
   const entries: { seq: number; hash: string }[] = await db('entries')

@@ -30,8 +30,8 @@ export const standingOf = (env: NodeJS.ProcessEnv): Standing => ({
 
 /**
  * Why a request is not answered; undefined for one that is. The name it was sent to must be this server's own, or else another page in the same
- * browser could read under a name of its choosing. What reads or changes data comes from this origin alone, where a browser says so, and as JSON or a
- * picture, which no foreign form can send.
+ * browser could read under a name of its choosing. What reads or changes data comes from this origin alone, where a browser says so, and as JSON, a
+ * picture or an archive, which no foreign form can send.
  */
 export function refusalOf(
   sender: Sender,
@@ -48,8 +48,16 @@ export function refusalOf(
     return { status: 403, why: OTHER_PAGE }
   if (!isOwnSite(sender.site)) return { status: 403, why: OTHER_PAGE }
   const type = sender.type?.split(';')[0]?.trim().toLowerCase()
-  if (sender.method !== 'DELETE' && type !== 'application/json' && !type?.startsWith('image/'))
-    return { status: 415, why: 'What changes data is sent as application/json, a photo as a picture.' }
+  if (
+    sender.method !== 'DELETE' &&
+    type !== 'application/json' &&
+    type !== 'application/zip' &&
+    !type?.startsWith('image/')
+  )
+    return {
+      status: 415,
+      why: 'What changes data is sent as application/json, a photo as a picture, files of a batch as application/zip.',
+    }
   return undefined
 }
 
