@@ -51,19 +51,38 @@ test('every route says who may ask', () => {
   for (const { method, path, rule } of routes) {
     if (OF_THE_PROCESS.includes(path)) continue
     expect(
-      ['self', 'anyone', 'calendar', 'look', 'plan', 'record', 'assay', 'keep', 'settle', 'key', 'invite', 'people'],
+      [
+        'self',
+        'anyone',
+        'calendar',
+        'look',
+        'plan',
+        'record',
+        'assay',
+        'keep',
+        'sign',
+        'review',
+        'move',
+        'settle',
+        'key',
+        'invite',
+        'people',
+      ],
       `${method} ${path}`,
     ).toContain(rule)
   }
-  // The door itself, and nothing else.
+  // The door itself, and what the installation publishes, by which anybody proves what it signed; nothing else.
   const open = routes.filter(({ rule }) => rule === 'anyone').map(({ path }) => path)
   expect(open.toSorted()).toEqual(
     [
       '/api/:path',
+      '/api/anchors',
+      '/api/installation',
       '/api/join',
       '/api/join/look',
       '/api/me',
       '/api/openapi.json',
+      '/api/schema',
       '/api/session',
       '/api/session',
       '/api/session/demo',

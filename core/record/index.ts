@@ -1,5 +1,7 @@
 export { recordOf } from './record'
 export { openIn, plainText, type Block, type Column, type RecordPage, type Run, type Section, type Words } from './page'
+export { againOf, type As } from './again'
+export { compareBatches, type Beside, type Compared } from './compare'
 export { benchSheetOf, labelOf, type SheetStage, type VialLabel } from './paper'
 export { followedPlans } from './planned'
 export { tablesUsed, type TablesUsed } from './tables-used'

@@ -4,6 +4,7 @@ import { batchSchema, entrySchema, ownRowSchema, templateSchema, worksheetSchema
 import { Body as SaveAssay } from './assays/index.put'
 import { Body as Append } from './batches/[code]/entries.post'
 import { Body as SavePlan } from './batches/[code]/index.put'
+import { Body as Again } from './batches/[code]/again.post'
 import { Body as Begin } from './batches/index.post'
 import { Body as Settings } from './lab.put'
 import { Body as OwnRow } from './own-rows/index.post'
@@ -77,6 +78,8 @@ const read = (summary: string, more: Omit<Described, 'summary' | 'security'> = {
 const write = (summary: string, more: Omit<Described, 'summary' | 'security'> = {}) =>
   operation({ summary, security: sessionOnly, ...more })
 const Any = z.unknown()
+/** How times are told on paper. */
+const reader = { zone: z.string().optional(), locale: z.string().optional() }
 
 const paths: ZodOpenApiPathsObject = {
   '/api/bench': {
@@ -153,6 +156,45 @@ const paths: ZodOpenApiPathsObject = {
       answer: z.object({ photo: z.string(), type: z.string() }),
       status: '201',
     }),
+  },
+  '/api/batches/{code}/again': {
+    post: write('Begins a batch after another, its procedure as planned or as done', {
+      path: { code },
+      body: Again,
+      answer: z.object({ code: z.string(), version: z.int() }),
+      status: '201',
+    }),
+  },
+  '/api/compare': {
+    get: read('Two batches side by side', { query: { a: z.string(), b: z.string() }, answer: Any }),
+  },
+  '/api/batches/{code}/record': {
+    get: read('The record as it reads now, what was done to it, and where it stands', {
+      path: { code },
+      query: { quick: z.string().optional() },
+      answer: Any,
+    }),
+  },
+  '/api/batches/{code}/record/pdf': {
+    get: read('The record as a PDF', {
+      path: { code },
+      query: { form: z.enum(['short', 'long']).optional(), ...reader },
+    }),
+  },
+  '/api/batches/{code}/record/bench-sheet': {
+    get: read('A page to print and carry, as a PDF', { path: { code } }),
+  },
+  '/api/batches/{code}/record/label': {
+    get: read('The label of the product’s vial, as a PDF', { path: { code }, query: reader }),
+  },
+  '/api/batches/{code}/record/out': {
+    get: read('Everything of a batch in one archive (RO-Crate 1.1)', {
+      path: { code },
+      query: { paper: z.enum(['0', '1']).optional(), ...reader },
+    }),
+  },
+  '/api/batches/{code}/record/file': {
+    get: read('One file of that archive, by its path', { path: { code }, query: { path: z.string() } }),
   },
   '/api/batches/{code}/photos/{sha256}': { get: read('A picture', { path: { code, sha256: z.string() } }) },
   '/api/assays': {

@@ -1,22 +1,28 @@
-import type { Judging, RecordPage, RecordSource } from '#core/record'
+import type { Compared, Judging, RecordPage, RecordSource } from '#core/record'
 import { apart } from './apart'
 import type { Paper } from '../print/paper'
 
 export type RecordJob =
   | { readonly do: 'record'; readonly source: RecordSource; readonly judging: Judging }
   | { readonly do: 'paper'; readonly paper: Paper }
-type Answer<Job extends RecordJob> = Job extends { do: 'record' } ? RecordPage : Uint8Array
+  | { readonly do: 'compare'; readonly a: RecordSource; readonly b: RecordSource }
+export interface Answers {
+  readonly record: RecordPage
+  readonly paper: Uint8Array
+  readonly compare: Compared
+}
 
 /** A record of two thousand entries takes some seconds on paper; ten times that is left for a loaded machine. ms, MB. */
 const LONGEST = 60_000
 const MOST_MEMORY = 512
 
 /** The code that writes paper is in the worker's bundle alone. */
-const ask = apart<RecordJob, RecordPage | Uint8Array>({
+const ask = apart<RecordJob, Answers[RecordJob['do']]>({
   bundle: 'record-worker.mjs',
   longest: LONGEST,
   memory: MOST_MEMORY,
 })
 
 /** A record, or paper, made off the thread that answers requests. Rejects where it cannot be made. */
-export const recordApart = <Job extends RecordJob>(job: Job): Promise<Answer<Job>> => ask(job) as Promise<Answer<Job>>
+export const recordApart = <Job extends RecordJob>(job: Job): Promise<Answers[Job['do']]> =>
+  ask(job) as Promise<Answers[Job['do']]>

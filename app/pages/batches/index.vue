@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { formatDistanceToNow } from 'date-fns'
+import { useWhoStore } from '~/stores/who'
 import { matches, useBatchList, type BatchSummary } from '~/composables/useBatchList'
 
+const who = useWhoStore()
 const { batches, failed, load } = useBatchList()
 onMounted(load)
 useHead({ title: 'Batches · Zip Ledger' })
@@ -23,6 +25,9 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
             class="field w-[280px] max-sm:w-full"
             placeholder="Code, title or product"
         /></label>
+        <NuxtLink v-if="who.may('move')" to="/batches/bring" class="button button-quiet shrink-0 whitespace-nowrap"
+          >Take out, bring in</NuxtLink
+        >
         <NuxtLink to="/batches/new" class="button shrink-0 whitespace-nowrap">Plan a batch</NuxtLink>
       </div>
     </div>

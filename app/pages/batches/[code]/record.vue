@@ -109,6 +109,18 @@ async function done(): Promise<void> {
 }
 const zone = computed(() => `zone=${encodeURIComponent(reader().zone)}&locale=${encodeURIComponent(reader().locale)}`)
 const print = (): void => window.print()
+async function again(as: 'planned' | 'done'): Promise<void> {
+  try {
+    const { code } = await send<{ code: string }>(`/api/batches/${encodeURIComponent(batch.code)}/again`, {
+      method: 'POST',
+      body: { as },
+    })
+    await navigateTo(`/batches/${code}/sheet`)
+  } catch (error) {
+    failure.value =
+      (error as { data?: { detail?: string } }).data?.detail ?? 'The server does not answer. Try again in a moment.'
+  }
+}
 </script>
 
 <template>
@@ -172,7 +184,40 @@ const print = (): void => window.print()
           >
         </li>
       </ul>
-      <slot name="out" />
+      <h2 class="mb-1.5">Take it out</h2>
+      <ul class="mb-4 grid gap-1">
+        <li>
+          <a class="alone text-verdigris underline" :href="`${path}/out?${zone}`" download
+            >Everything, one archive (RO-Crate)</a
+          >
+        </li>
+        <li>
+          <a class="alone text-verdigris underline" :href="`${path}/file?path=batch.json`" download>The batch, JSON</a>
+        </li>
+        <li>
+          <a class="alone text-verdigris underline" :href="`${path}/file?path=journal.csv`" download
+            >The journal, CSV</a
+          >
+        </li>
+      </ul>
+      <h2 class="mb-1.5">Once more</h2>
+      <ul class="mb-4 grid gap-1">
+        <li v-if="who.may('plan')">
+          <button type="button" class="text-verdigris underline" @click="again('planned')">
+            A batch as this was planned
+          </button>
+        </li>
+        <li v-if="who.may('plan') && journal.lines.length > 0">
+          <button type="button" class="text-verdigris underline" @click="again('done')">
+            A batch as this was done
+          </button>
+        </li>
+        <li>
+          <NuxtLink class="alone text-verdigris underline" :to="`/batches/compare?a=${batch.code}`"
+            >Beside another batch</NuxtLink
+          >
+        </li>
+      </ul>
       <section v-if="open.length > 0" class="mb-4" aria-label="Open">
         <h2 class="mb-1.5">Open</h2>
         <ul>

@@ -1,0 +1,123 @@
+import { Readable } from 'node:stream'
+import type { H3Event } from 'h3'
+import type { Knex } from 'knex'
+import type { RecordPage } from '#core/record'
+import type { Access } from '../access/access'
+import { listActs } from '../db/acts'
+import { findBatch, isUnread, type Batch } from '../db/batches'
+import { signingKey } from '../db/keyring'
+import { findLab } from '../db/people'
+import { recordSource } from '../db/record-source'
+import { recordApart } from '../jobs/records'
+import { filesOf } from '../record/files'
+import type { OutFile } from '../record/tables'
+import { zipped } from '../record/zip'
+
+export interface Wanted {
+  /** With the record on paper. */
+  readonly hasPaper: boolean
+  /** Without the explanations of the yield, which take longest. */
+  readonly isQuick: boolean
+}
+
+/** Every file of a batch as it is taken out. */
+export async function* batchFiles(
+  event: H3Event,
+  db: Knex,
+  access: Access,
+  batch: Batch,
+  { hasPaper, isQuick }: Wanted,
+): AsyncGenerator<OutFile> {
+  const pool = useDatabase()
+  const at = new Date()
+  const [source, lab, key] = await Promise.all([recordSource(db, access, batch), findLab(db, access), signingKey(pool)])
+  const page = await pageOf(source, isQuick)
+  const pdf = hasPaper ? await paperFor(event, db, access, batch, page, at) : undefined
+  yield* filesOf({ db, pool, access, lab: { id: access.lab, name: lab?.name ?? '' }, batch, key, page, pdf, at })
+}
+
+async function paperFor(
+  event: H3Event,
+  db: Knex,
+  access: Access,
+  batch: Batch,
+  page: RecordPage,
+  at: Date,
+): Promise<Uint8Array> {
+  const [acts, photos] = await Promise.all([listActs(db, access, batch.id), picturesFor(db, access, batch.id, page)])
+  return recordApart({ do: 'paper', paper: { is: 'record', page, acts, photos, reader: readerOf(event), at } })
+}
+
+/** Sends files as one archive, which is written while it is sent. */
+export function sendZip(event: H3Event, name: string, files: AsyncIterable<OutFile>): Promise<void> {
+  setResponseHeaders(event, {
+    'content-type': 'application/zip',
+    'content-disposition': `attachment; filename="${name}"`,
+    'cache-control': 'no-store',
+    'x-content-type-options': 'nosniff',
+  })
+  return sendStream(event, Readable.from(zipped(files)))
+}
+
+/** How far an export is: for whoever asked for it, by the name that they gave it. */
+export interface Progress {
+  readonly done: number
+  readonly of: number
+  readonly isOver: boolean
+}
+const going = new Map<string, Progress>()
+const MOST_TOLD = 200
+export const progressOf = ({ lab, person }: Access, name: string): Progress | undefined =>
+  going.get(`${lab} ${person} ${name}`)
+function tell({ lab, person }: Access, name: string, progress: Progress): void {
+  if (going.size > MOST_TOLD) going.clear()
+  if (name !== '') going.set(`${lab} ${person} ${name}`, progress)
+}
+
+/** All of a lab’s batches, one after the other: no more than one of them lies in memory. What cannot be understood is told in a file of its own. */
+export async function* labFiles(
+  event: H3Event,
+  db: Knex,
+  access: Access,
+  codes: readonly string[],
+  name: string,
+): AsyncGenerator<OutFile> {
+  const missing: string[] = []
+  for (const [i, code] of codes.entries()) {
+    tell(access, name, { done: i, of: codes.length, isOver: false })
+    const batch = await findBatch(db, access, code)
+    if (!batch || isUnread(batch)) {
+      missing.push(`${code}: ${batch ? batch.why : 'it is gone'}`)
+      continue
+    }
+    for await (const file of batchFiles(event, db, access, batch, { hasPaper: false, isQuick: true }))
+      yield { ...file, path: `batches/${code}/${file.path}` }
+  }
+  yield* labTables(db, access)
+  if (missing.length > 0)
+    yield {
+      path: 'not-taken-out.txt',
+      type: 'text/plain',
+      title: 'What could not be taken out',
+      data: missing.join('\n'),
+    }
+  tell(access, name, { done: codes.length, of: codes.length, isOver: true })
+}
+
+/** What a lab keeps beside its batches. */
+async function* labTables(db: Knex, access: Access): AsyncGenerator<OutFile> {
+  const lab = await findLab(db, access)
+  const tables = {
+    'lab.json': {
+      id: access.lab,
+      name: lab?.name,
+      settings: lab?.settings,
+      people: lab?.people.map(({ id, name, role }) => ({ id, name, role })),
+    },
+    'own-tables.json': await db('own_rows').where({ lab_id: access.lab }).orderBy('key').select('kind', 'key', 'body'),
+    'templates.json': await db('templates').where({ lab_id: access.lab }).orderBy('name').select('name', 'steps'),
+    'worksheets.json': await db('assays').where({ lab_id: access.lab }).orderBy('id').select('id', 'worksheet'),
+  }
+  for (const [path, body] of Object.entries(tables))
+    yield { path, type: 'application/json', title: path, data: JSON.stringify(body, null, 2) }
+}
