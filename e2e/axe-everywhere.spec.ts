@@ -36,8 +36,18 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
       page.on('console', message => {
         if (/Content Security Policy|Permissions policy/i.test(message.text())) refused.push(message.text())
       })
-      const pages = ['', 'batches', 'batches/new', 'assays', 'tables']
-      const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay'].map(path => `batches/ZN-020/${path}`)
+      const pages = [
+        '',
+        'batches',
+        'batches/new',
+        'batches/bring',
+        'batches/compare?a=ZN-020&b=ZN-021',
+        'assays',
+        'tables',
+      ]
+      const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay', 'record'].map(
+        path => `batches/ZN-020/${path}`,
+      )
       for (const path of [...pages, ...ofBatch, 'batches/XX-999/sheet', 'nowhere']) {
         await page.goto(`/${path}`)
         await expect(page.locator('main').first()).toBeVisible()

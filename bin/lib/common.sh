@@ -117,6 +117,25 @@ stop_cluster() {
   for _ in $(seq 100); do kill -0 "$pid" 2>/dev/null || return 0; sleep 0.1; done
 }
 
+# need_database: DATABASE_URL as the owner of the tables: the one that was given, or that of this checkout, which is started where it does not run, and then
+# stopped again by stop_database.
+need_database() {
+  need_postgres
+  database_started=
+  [ -n "${DATABASE_URL:-}" ] && return 0
+  local folder db_port
+  folder=$(cluster_folder "$root/.data/postgres")
+  as_postgres test -f "$folder/PG_VERSION" || die "There is no database here yet. Start the app once with bin/start, or name a database in DATABASE_URL."
+  use_version_of "$folder"
+  if ! cluster_runs "$folder"; then
+    start_cluster "$folder" "$(free_port)"
+    database_started=$folder
+  fi
+  db_port=$(as_postgres sed -n 4p "$folder/postmaster.pid")
+  export DATABASE_URL="postgres://postgres:$(cat "$root/.data/password")@127.0.0.1:$db_port/postgres"
+}
+stop_database() { [ -z "${database_started:-}" ] || stop_cluster "$database_started"; }
+
 cluster_runs() { as_postgres "$pg_bin/pg_ctl" -D "$1" status >/dev/null 2>&1; }
 
 # run_bundle NAME [arguments]: server code outside the app (the database's preparation), bundled so that it needs no build of the app.

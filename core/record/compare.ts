@@ -1,4 +1,4 @@
-import { cropsOf, productMass, readReading, weighingOf } from '#core/journal'
+import { cropsOf, durationWords, productMass, readReading, weighingOf } from '#core/journal'
 import { formatFigure, standardUncertainty, type Figure } from '#core/quantity'
 import { equationWords } from './planned'
 import { factsOf, type Facts, type RecordSource, type StageFacts } from './source'
@@ -92,7 +92,7 @@ function stepRows(a: StageFacts | undefined, b: StageFacts | undefined, group: s
     if (state.status === 'open') return 'not done'
     const took =
       state.begunAt !== undefined && state.doneAt !== undefined && state.begunAt !== state.doneAt
-        ? `${Math.round((Date.parse(state.doneAt) - Date.parse(state.begunAt)) / MINUTE)} min`
+        ? durationWords((Date.parse(state.doneAt) - Date.parse(state.begunAt)) / MINUTE)
         : state.status === 'done'
           ? 'done'
           : 'begun'

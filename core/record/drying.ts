@@ -2,7 +2,7 @@ import { cropsOf, dryingSeries, judgeDryness, toleranceOf, weighingOf } from '#c
 import { forecastOf } from '#core/outcome'
 import { parseFormula } from '#core/formula'
 import { formatFigure, formatValue } from '#core/quantity'
-import { figure, open, paragraph, time, words, type Unnamed } from './page'
+import { figure, open, paragraph, time, words, type Run, type Unnamed } from './page'
 import type { Facts, StageFacts } from './source'
 
 const HOUR = 3_600_000
@@ -43,7 +43,7 @@ function crops({ lines, plan }: StageFacts): Unnamed[] {
       net ? figure(formatFigure(net)) : open(problem ? problem.replaceAll('-', ' ') : 'not weighed'),
       '.',
       weighings.length < 2 ? undefined : ` Weighed ${weighings.length} times while it dried: `,
-      weighings.length < 2 ? undefined : dryWords(weighings, resolution),
+      weighings.length < 2 ? undefined : dryWords(crop, weighings, resolution),
     )
     if (!first || weighings.length < 2) return [head]
     const points = weighings.map(({ at, grams }) => [(Date.parse(at) - Date.parse(first.at)) / HOUR, grams] as const)
@@ -66,7 +66,7 @@ function crops({ lines, plan }: StageFacts): Unnamed[] {
 
 const decimals = (resolution: number): number => Math.min(6, Math.max(0, Math.round(-Math.log10(resolution))))
 
-function dryWords(weighings: readonly { at: string; grams: number }[], resolution: number) {
+function dryWords(crop: number, weighings: readonly { at: string; grams: number }[], resolution: number): Run {
   const first = Date.parse(weighings[0]!.at)
   const dry = judgeDryness(
     weighings.map(({ at, grams }) => ({ hours: (Date.parse(at) - first) / HOUR, mass: grams })),
@@ -74,10 +74,6 @@ function dryWords(weighings: readonly { at: string; grams: number }[], resolutio
   )
   if (dry.isConstant) return 'constant.'
   return open(
-    dry.isRising
-      ? 'its mass was still rising.'
-      : dry.isFalling
-        ? 'its mass was still falling.'
-        : 'not shown to be constant.',
+    `crop ${crop} is not shown to be constant${dry.isRising ? ': its mass was still rising' : dry.isFalling ? ': its mass was still falling' : ''}.`,
   )
 }

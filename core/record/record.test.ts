@@ -109,7 +109,9 @@ describe('a preparation worked on paper first', () => {
     expect(lines(page, 'drying').join('\n')).toMatch(/Weighed 3 times while it dried: constant\./)
     const falling = recordFor(documentOf(cobalt), entries.slice(0, -1))
     expect(lines(falling, 'drying').join('\n')).toMatch(/its mass was still falling/)
-    expect(openIn(falling).map(({ text }) => text)).toContain('its mass was still falling.')
+    expect(openIn(falling).map(({ text }) => text)).toContain(
+      'crop 1 is not shown to be constant: its mass was still falling.',
+    )
   })
   it('says what a net is at the time at which it was weighed, not what it came to later', () => {
     const weighed = lines(page, 'done').filter(line => line.includes('crop 1'))

@@ -14,6 +14,7 @@ export {
   withYield,
 } from './edit'
 export { draftStage } from './draft'
+export { fromTable, type FromTable, type TableProblem } from './from-table'
 export {
   dilute,
   explainDilution,

@@ -88,6 +88,9 @@ const emit = defineEmits<{ remark: [place: string] }>()
 .block {
   position: relative;
 }
+.block th {
+  overflow-wrap: normal;
+}
 .timed {
   display: grid;
   grid-template-columns: 58px minmax(0, 1fr);

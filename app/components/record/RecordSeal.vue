@@ -22,7 +22,7 @@ const when = ({ at }: Act): string => `${dayText(at, reader())}, ${clockText(at,
 </script>
 
 <template>
-  <footer class="mt-6 border-t-2 border-ink pt-3" aria-label="Signatures">
+  <section class="mt-6 border-t-2 border-ink pt-3" aria-label="Signatures">
     <div class="flex items-start gap-4">
       <svg width="36" height="44" viewBox="0 0 18 22" aria-hidden="true" class="shrink-0">
         <g fill="var(--color-verdigris)">
@@ -47,5 +47,5 @@ const when = ({ at }: Act): string => `${dayText(at, reader())}, ${clockText(at,
         <p v-if="waits" class="inline-block rounded bg-amber-soft px-2 py-0.5 text-[14px] text-amber">{{ waits }}</p>
       </div>
     </div>
-  </footer>
+  </section>
 </template>

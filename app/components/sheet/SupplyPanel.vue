@@ -221,6 +221,14 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
       <p v-else-if="supply.kind === 'gas'" class="small col-span-3">
         Measured as an ideal gas at the room’s temperature and pressure.
       </p>
+      <label v-if="supply.kind !== 'stage'" class="block"
+        ><span class="label">Lot or bottle</span>
+        <input
+          class="field"
+          maxlength="80"
+          :value="textOf('lot')"
+          @change="set('lot', ($event.target as HTMLInputElement).value)"
+      /></label>
     </div>
     <SubstituteList
       v-if="supply.kind !== 'stage'"

@@ -7,7 +7,7 @@ import { useLibraryStore } from '~/stores/library'
 import { ofLab } from '~/utils/whose'
 
 useHead({ title: 'Plan a batch · Zip Ledger' })
-const draft = useLocalStorage(ofLab('new-batch'), { product: '', equation: '', title: '' })
+const draft = useLocalStorage(ofLab('new-batch'), { product: '', equation: '', title: '', table: '' })
 const library = useLibraryStore()
 /** A name that means one formula counts as that. */
 const namedOr = (text: string): string => (parseFormula(text).ok ? text : (formulaFromName(text) ?? text))
@@ -22,23 +22,31 @@ const productProblem = computed(() =>
     : undefined,
 )
 const failure = ref('')
+interface Refusal {
+  readonly detail?: string
+  readonly problems?: readonly { readonly at?: string; readonly why: string; readonly fix?: string }[]
+}
+/** What of the table cannot be used, cell by cell. */
+const inTable = ref<NonNullable<Refusal['problems']>>([])
 const isSending = ref(false)
 
 async function begin(): Promise<void> {
   if (!drafted.value.ok || isSending.value) return
   isSending.value = true
   failure.value = ''
+  inTable.value = []
   try {
-    const { title } = draft.value
+    const { title, table = '' } = draft.value
     const { product, equation } = typed.value
     const { code } = await $fetch<{ code: string }>('/api/batches', {
       method: 'POST',
-      body: { product, equation, ...(title.trim() && { title }) },
+      body: { product, equation, ...(title.trim() && { title }), ...(table.trim() && { table }) },
     })
-    draft.value = { product: '', equation: '', title: '' }
+    draft.value = { product: '', equation: '', title: '', table: '' }
     await navigateTo(`/batches/${code}/sheet`)
   } catch (error) {
-    const { data, statusCode } = error as { data?: { detail?: string }; statusCode?: number }
+    const { data, statusCode } = error as { data?: Refusal; statusCode?: number }
+    inTable.value = (data?.problems ?? []).filter(({ at }) => at?.startsWith('table.'))
     failure.value =
       data?.detail ??
       (statusCode
@@ -71,6 +79,23 @@ async function begin(): Promise<void> {
             maxlength="120"
             placeholder="such as Zinc sulfate from granulated zinc"
         /></label>
+        <details class="mt-3" :open="!!draft.table || undefined">
+          <summary class="min-h-6 cursor-pointer text-verdigris underline">Amounts from a table</summary>
+          <label class="mt-2 block"
+            ><span class="label">Reagent, amount, strength: a line each, pasted from a spreadsheet or as CSV</span>
+            <textarea
+              v-model="draft.table"
+              class="field figure"
+              rows="4"
+              maxlength="20000"
+              placeholder="Zn&#9;9.11 g&#9;99.5 %"
+              :aria-invalid="inTable.length > 0"
+            />
+          </label>
+          <ul v-if="inTable.length > 0" class="mt-1 text-[14px] text-red" role="alert">
+            <li v-for="one in inTable" :key="one.at"><RichText :text="`${one.why} ${one.fix ?? ''}`" /></li>
+          </ul>
+        </details>
         <p v-if="failure" class="mt-3 rounded-md bg-amber-soft p-2 text-amber" role="alert">{{ failure }}</p>
         <div class="mt-5 flex items-center gap-3">
           <button type="submit" class="button" :disabled="!drafted.ok || isSending">

@@ -134,6 +134,20 @@ async function saveTemplate(): Promise<void> {
       (error as { data?: { detail?: string } }).data?.detail ?? 'It could not be saved: the server does not answer.'
   }
 }
+/** A template's versions, and back to one of them, which is a version of its own. */
+const looked = ref<string>()
+async function bringBack(of: string, steps: unknown): Promise<void> {
+  said.value = ''
+  try {
+    await $fetch('/api/templates', { method: 'POST', body: { template: { name: of, steps } } })
+    said.value = `“${of}” is as it was.`
+    await load()
+  } catch (error) {
+    said.value =
+      (error as { data?: { detail?: string } }).data?.detail ??
+      'It could not be brought back: the server does not answer.'
+  }
+}
 async function forget(id: string): Promise<void> {
   await $fetch(`/api/templates/${id}`, { method: 'DELETE' }).catch(() => {})
   await load()
@@ -297,6 +311,14 @@ const total = computed(() =>
             >
               take
             </button>
+            <button
+              type="button"
+              class="min-h-10 rounded px-2 text-verdigris underline"
+              :aria-label="`${template.name} as it was saved`"
+              @click="looked = template.name"
+            >
+              versions
+            </button>
             <button type="button" class="tool" :aria-label="`Delete ${template.name}`" @click="forget(template.id)">
               <Trash2 :size="15" />
             </button>
@@ -305,6 +327,14 @@ const total = computed(() =>
         <p v-if="templates.length === 0" class="small mt-1">
           None yet. Save this procedure as one and take it in another batch.
         </p>
+        <LazyThingHistory
+          v-if="looked"
+          kind="template"
+          :subject="looked"
+          :title="looked"
+          @close="looked = undefined"
+          @back="bringBack(looked, $event)"
+        />
         <form class="mt-3" @submit.prevent="saveTemplate">
           <label
             ><span class="label">Save this one as</span>

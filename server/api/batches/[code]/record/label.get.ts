@@ -7,7 +7,7 @@ export default answer('look', async (event, { access, db }) => {
   const batch = await requireBatch(event, db, access)
   const source = await recordSource(db, access, batch)
   const label = labelOf(source)
-  if (!label) throw refusal(409, 'Nothing of the product is weighed yet, so that there is nothing to label.')
+  if (!label) throw refusal(404, 'Nothing of the product is weighed yet, so that there is nothing to label.')
   const last = source.journal.at(-1)?.entry
   const data = await recordApart({
     do: 'paper',
