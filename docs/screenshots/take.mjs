@@ -1,6 +1,11 @@
 // Takes the pictures of docs/screenshots from a running app with the demo data: node docs/screenshots/take.mjs http://127.0.0.1:3000
 import { chromium } from '@playwright/test'
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import sharp from 'sharp'
 
 const views = [
   ['bench', '/'],
@@ -14,19 +19,14 @@ const views = [
   ['run-tablet', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 820, height: 1180 }],
   ['run-phone', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 390, height: 844 }],
   ['thrown-down', '/batches/SR-001/procedure', page => page.waitForTimeout(1000)],
-  ['which-first', '/batches/CU-012/procedure', async page => {
-    await page.getByRole('button', { name: 'Which salt first' }).click()
-    await page.waitForTimeout(2500)
-    await page.getByRole('navigation', { name: 'Advice' }).evaluate(part => part.scrollIntoView({ block: 'center' }))
-  }],
   ['yield', '/batches/ZN-020/yield'],
-  ['why', '/batches/MO-002/yield', page => page.getByText('What would explain it').scrollIntoViewIfNeeded()],
   ['ledger', '/batches/ZN-020/yield', async page => {
     await page.getByRole('button', { name: 'Flow' }).click()
     await page.getByText('Where every mole went').evaluate(heading => heading.scrollIntoView())
   }],
   ['assay', '/batches/NI-014/assay'],
   ['thermogram', '/batches/CU-011/assay', page => page.getByRole('button', { name: 'The same, heated slowly' }).click()],
+  ['record', '/batches/CO-003/record', page => page.getByText('Working out what').waitFor({ state: 'detached' })],
   ['people', '/people'],
   ['tables', '/tables?table=solubility&q=ZnSO4&stood=80:57.1,5:44.7', page => page.waitForTimeout(1200)],
 ]
@@ -43,5 +43,18 @@ for (const [name, path, act, size] of views) {
   await act?.(page)
   await page.waitForTimeout(act ? 500 : 0)
   await page.screenshot({ path: `${folder}/${name}.png` })
+}
+/** The first three pages of a record on paper, side by side. */
+if (!only || only.split(',').includes('record-paper')) {
+  const work = mkdtempSync(join(tmpdir(), 'zip-ledger-pages-'))
+  const answer = await page.request.get(`${address}/api/batches/ZN-020/record/pdf?form=long&zone=Europe/Berlin`)
+  writeFileSync(join(work, 'record.pdf'), await answer.body())
+  execFileSync('pdftoppm', ['-r', '96', '-f', '1', '-l', '3', '-png', join(work, 'record.pdf'), join(work, 'page')])
+  const pages = [1, 2, 3].map(n => join(work, `page-${n}.png`))
+  const { width, height } = await sharp(pages[0]).metadata()
+  await sharp({ create: { width: 3 * width + 40, height, channels: 3, background: '#d9d5cb' } })
+    .composite(pages.map((input, i) => ({ input, left: i * (width + 20), top: 0 })))
+    .png({ palette: true })
+    .toFile(`${folder}/record-paper.png`)
 }
 await browser.close()

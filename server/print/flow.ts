@@ -13,15 +13,20 @@ export interface Titled {
   /** When it was made, and nothing besides: the same record gives the same file. */
   readonly at: Date
 }
-interface Cell {
-  readonly words: Words
-  readonly isFigure?: boolean
+interface RowLook {
+  readonly widths: readonly number[]
+  readonly size: number
+  readonly isFigure: readonly boolean[]
 }
 
 const A4 = { width: 595.28, height: 841.89 }
 const MARGIN = { x: 56, top: 52, bottom: 62 }
 const LEADING = 1.38
 const CELL = 5
+/** Below a row, before its line. */
+const BELOW = 4
+/** A column is as wide as the widest of so many rows asks for. */
+const MEASURED = 120
 
 /**
  * A PDF that is written from top to bottom, page by page, with its structure (headings, paragraphs, tables, figures) told to whoever reads it by ear.
@@ -172,43 +177,32 @@ export class Flow {
   table(head: readonly { name: string; isFigure?: boolean }[], rows: readonly (readonly Words[])[], size = 8.2): void {
     const widths = this.columnWidths(head, rows, size)
     const table = this.add('Table')
-    const cells = (row: readonly Words[]): Cell[] =>
-      row.map((words, i) => ({ words, isFigure: head[i]?.isFigure === true }))
-    const heads = head.map(({ name, isFigure }): Cell => ({
-      words: [{ as: 'quiet', text: name }],
-      isFigure: isFigure === true,
-    }))
-    const headHeight = this.rowHeight(heads, widths, size)
+    const laid = (row: readonly Words[]): Line[][] =>
+      row.map((words, i) => this.lines(words, size, (widths[i] ?? 0) - 2 * CELL))
+    const look: RowLook = { widths, size, isFigure: head.map(one => one.isFigure === true) }
+    const heads = laid(head.map(({ name }): Words => [{ as: 'quiet', text: name }]))
+    const headHeight = heightOf(heads, size)
     this.need(headHeight + 2 * size * LEADING)
-    this.drawRow(table, 'TH', heads, widths, size, headHeight)
+    this.drawRow(table, 'TH', heads, look)
     for (const row of rows) {
-      const drawn = cells(row)
-      const height = this.rowHeight(drawn, widths, size)
-      if (this.y + Math.min(height, this.bottom - this.margin.top - headHeight) > this.bottom) {
+      const lines = laid(row)
+      if (this.y + Math.min(heightOf(lines, size), this.bottom - this.margin.top - headHeight) > this.bottom) {
         this.newPage()
-        this.drawRow(table, 'TH', heads, widths, size, headHeight)
+        this.drawRow(table, 'TH', heads, look)
       }
-      this.drawRow(table, 'TD', drawn, widths, size, height)
+      this.drawRow(table, 'TD', lines, look)
     }
     this.y += 6
-  }
-
-  private rowHeight(cells: readonly Cell[], widths: readonly number[], size: number): number {
-    const most = Math.max(...cells.map(({ words }, i) => this.lines(words, size, widths[i]! - 2 * CELL).length))
-    return most * size * LEADING + 4
   }
 
   private drawRow(
     table: Struct,
     kind: 'TH' | 'TD',
-    cells: readonly Cell[],
-    widths: readonly number[],
-    size: number,
-    height: number,
+    all: readonly (readonly Line[])[],
+    { widths, size, isFigure }: RowLook,
   ): void {
     const row = this.child(table, 'TR')
-    const all = cells.map(({ words }, i) => this.lines(words, size, widths[i]! - 2 * CELL))
-    const structs = cells.map(() => this.child(row, kind))
+    const structs = all.map(() => this.child(row, kind))
     const most = Math.max(...all.map(({ length }) => length))
     for (let n = 0; n < most; n++) {
       // A row that is longer than a page goes on.
@@ -217,13 +211,14 @@ export class Flow {
       all.forEach((lines, i) => {
         const line = lines[n]
         const at = x + CELL
-        const width = widths[i]! - 2 * CELL
-        if (line) this.mark(structs[i]!, kind, () => this.drawLine(line, at, this.y, size, width, cells[i]!.isFigure))
-        x += widths[i]!
+        const wide = widths[i] ?? 0
+        if (line && structs[i])
+          this.mark(structs[i], kind, () => this.drawLine(line, at, this.y, size, wide - 2 * CELL, isFigure[i]))
+        x += wide
       })
       this.y += size * LEADING
     }
-    this.y += height - most * size * LEADING
+    this.y += BELOW
     const at = this.y - 1.5
     this.artifact(() =>
       this.doc
@@ -238,7 +233,7 @@ export class Flow {
   /** Each column as wide as its widest line where all fit; otherwise narrow ones keep their width, and wide ones share what is left by how much they hold. */
   private columnWidths(head: readonly { name: string }[], rows: readonly (readonly Words[])[], size: number): number[] {
     const wanted = head.map(({ name }, i) => {
-      const texts: Words[] = [[{ as: 'quiet', text: name }], ...rows.slice(0, 200).map(row => row[i] ?? [])]
+      const texts: Words[] = [[{ as: 'quiet', text: name }], ...rows.slice(0, MEASURED).map(row => row[i] ?? [])]
       return (
         Math.max(...texts.map(words => Math.max(...this.lines(words, size, 1e6).map(({ width }) => width)))) +
         2 * CELL +
@@ -349,6 +344,9 @@ export class Flow {
     return this.done
   }
 }
+
+const heightOf = (cells: readonly (readonly Line[])[], size: number): number =>
+  Math.max(...cells.map(({ length }) => length)) * size * LEADING + BELOW
 
 const short = (value: number): string => String(Number(value.toPrecision(4)))
 

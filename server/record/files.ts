@@ -12,11 +12,13 @@ import { signText, type KeyPair } from './keys'
 import { curveFiles, journalFiles, recordTables, type OutFile } from './tables'
 
 /** The published schema of `batch.json` (JSON Schema 2020-12), made from the one that reads it. */
-export const batchFileJsonSchema = (): object => ({
-  $id: 'https://zip-ledger.invalid/batch-file/1',
-  title: 'A batch of Zip Ledger, version 1',
-  ...z.toJSONSchema(batchFileSchema, { io: 'input' }),
-})
+export const batchFileJsonSchema = (): object =>
+  (schema ??= {
+    $id: 'https://zip-ledger.invalid/batch-file/1',
+    title: 'A batch of Zip Ledger, version 1',
+    ...z.toJSONSchema(batchFileSchema, { io: 'input' }),
+  })
+let schema: object | undefined
 
 /** What was in the file when it was written: every file by its hash, the chains by the hash of each link, signed by a key of the installation. */
 export interface Listing {

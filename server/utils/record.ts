@@ -22,6 +22,7 @@ import type { Access } from '../access/access'
 import { addAct, hasPartIn, isStateOf, listActs, manifestFor, partsOf, stateOf, type State } from '../db/acts'
 import type { Batch } from '../db/batches'
 import { signingKey } from '../db/keyring'
+import { stampOfOwnRows } from '../db/own-rows'
 import { findLab } from '../db/people'
 import { findPhoto } from '../db/photos'
 import { recordSource } from '../db/record-source'
@@ -38,9 +39,30 @@ export function readerOf(event: H3Event): Reader {
   }
 }
 
-/** The record of a batch; a signed or sealed one as it was signed, where that still is what stands there. */
+/** The record of what was gathered of a batch. */
 export const pageOf = (source: RecordSource, isQuick = false): Promise<RecordPage> =>
   recordApart({ do: 'record', source, judging: { isQuick } })
+
+/** Records that were asked for last: one that nothing was recorded or saved in since is the same. */
+const known = new Map<string, RecordPage>()
+const MOST_KNOWN = 40
+
+/** The record of a batch as it stands. */
+export async function pageNow(db: Knex, access: Access, batch: Batch, isQuick: boolean): Promise<RecordPage> {
+  const [head, stamp, lab] = await Promise.all([
+    db('batches').where({ lab_id: access.lab, id: batch.id }).first('last_hash'),
+    stampOfOwnRows(db, access),
+    findLab(db, access),
+  ])
+  const names = lab?.people.map(({ name }) => name).join()
+  const key = [access.lab, batch.id, batch.version, head?.last_hash, stamp, lab?.name, names, isQuick].join(' ')
+  const there = known.get(key)
+  if (there) return there
+  const page = await pageOf(await recordSource(db, access, batch), isQuick)
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '')
+  known.set(key, page)
+  return page
+}
 
 export interface RecordState {
   readonly acts: readonly Act[]
@@ -135,8 +157,10 @@ async function signedNow(db: Knex, access: Access, batch: Batch, state: State) {
   )
 }
 
-/** The longest edge of a picture on paper, in pixels: 300 to the inch at the width that it is given. */
-const EDGE = 1200
+/** The longest edge of a picture on paper, in pixels: 200 to the inch at the width that it is given. */
+const EDGE = 800
+/** So many pictures are made smaller at once: each takes a thread of its own. */
+const AT_ONCE = 4
 
 /** Pictures as paper takes them: JPEG, no larger than they are shown. */
 export async function picturesFor(
@@ -145,21 +169,21 @@ export async function picturesFor(
   batchId: string,
   page: RecordPage,
 ): Promise<ReadonlyMap<string, Uint8Array>> {
-  const names = page.sections.flatMap(({ blocks }) =>
-    blocks.flatMap(block => (block.is === 'photo' ? [block.sha256] : [])),
-  )
+  const names = [
+    ...new Set(
+      page.sections.flatMap(({ blocks }) => blocks.flatMap(block => (block.is === 'photo' ? [block.sha256] : []))),
+    ),
+  ]
   const pictures = new Map<string, Uint8Array>()
-  for (const name of new Set(names)) {
-    const photo = await findPhoto(db, access, batchId, name)
-    if (!photo) continue
-    pictures.set(
-      name,
-      await sharp(photo.data)
-        .resize({ width: EDGE, height: EDGE, fit: 'inside', withoutEnlargement: true })
-        .jpeg({ quality: 80 })
-        .toBuffer(),
-    )
+  const take = async (): Promise<void> => {
+    for (let name = names.shift(); name !== undefined; name = names.shift()) {
+      const photo = await findPhoto(db, access, batchId, name)
+      if (!photo) continue
+      const small = sharp(photo.data).resize({ width: EDGE, height: EDGE, fit: 'inside', withoutEnlargement: true })
+      pictures.set(name, await small.jpeg({ quality: 80 }).toBuffer())
+    }
   }
+  await Promise.all(Array.from({ length: AT_ONCE }, take))
   return pictures
 }
 
