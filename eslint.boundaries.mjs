@@ -45,7 +45,7 @@ const core = {
   remarks: [...judged, 'outcome'],
   overview: [...judged, 'outcome'],
   document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
-  record: [...judged, 'outcome', 'cause', 'remarks', 'document'],
+  record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document'],
 }
 const packages = { document: ['zod'] }
 

@@ -30,3 +30,5 @@ export ZIP_LEDGER_URL="http://127.0.0.1:$port"
 for _ in $(seq 100); do node -e 'fetch(process.argv[1]).then(r=>process.exit(r.ok?0:1),()=>process.exit(1))' "$ZIP_LEDGER_URL/readyz" && break; sleep 0.1; done
 run_bundle bench/door.ts
 PGBENCH="$pg_bin/pgbench" WORK="$work" run_bundle bench/journal.ts
+SERVER_PID=$server run_bundle bench/export.ts
+run_bundle bench/record.ts

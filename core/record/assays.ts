@@ -1,6 +1,7 @@
 import { columnsOf, computeWorksheet, shapeOf, type Worksheet } from '#core/assay'
 import { coverageWords, resultWords } from '#core/remarks'
 import { formatFigure, statedWords } from '#core/quantity'
+import { typedEquationWords } from './planned'
 import { figure, open, paragraph, quiet, strong, words, type Unnamed } from './page'
 import type { Facts } from './source'
 
@@ -22,7 +23,11 @@ function assayOf(sheet: Worksheet): Unnamed[] {
     paragraph(
       given.flatMap(({ label, key, what }, i) => [
         `${i > 0 ? '; ' : ''}${label}: `,
-        what === 'formula' ? `{${sheet.given[key]}}` : figure(sheet.given[key] ?? ''),
+        what === 'formula'
+          ? `{${sheet.given[key]}}`
+          : what === 'equation'
+            ? typedEquationWords(sheet.given[key] ?? '')
+            : figure(sheet.given[key] ?? ''),
       ]),
     ),
     ...(columns.length === 0

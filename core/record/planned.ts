@@ -1,15 +1,21 @@
 import { changesBetween } from '#core/document'
+import type { Reaction } from '#core/equation'
+import type { Checked } from '#core/problem'
 import { entriesUnder } from '#core/journal'
 import { formatFigure } from '#core/quantity'
-import { readStageReaction, type StagePlan } from '#core/sheet'
+import { readReaction, readStageReaction, type StagePlan } from '#core/sheet'
 import { figure, open, paragraph, quiet, time, words, type Unnamed, type Words } from './page'
 import type { Facts, SavedPlan, StageFacts } from './source'
 
-/** The balanced equation of a stage, its formulas in braces; as it is typed where it does not read. */
-export function equationWords(stage: StagePlan): string {
-  const read = readStageReaction(stage)
-  if (!read.ok) return stage.equation
-  const side = (terms: typeof read.value.reactants): string =>
+/** A balanced equation with its formulas in braces; as it is typed where it does not read. */
+export const equationWords = (stage: StagePlan): string => reactionWords(readStageReaction(stage)) ?? stage.equation
+
+/** The same of an equation that stands alone, as a worksheet has it. */
+export const typedEquationWords = (text: string): string => reactionWords(readReaction(text)) ?? text
+
+function reactionWords(read: Checked<Reaction, unknown>): string | undefined {
+  if (!read.ok) return undefined
+  const side = (terms: Reaction['reactants']): string =>
     terms
       .map(({ coefficient, species: { formula, phase } }) => {
         const count = coefficient === 1 ? '' : `${Number(coefficient.toPrecision(3))} `

@@ -42,7 +42,11 @@ export function recordPdf({ page, acts, photos, reader, at }: Printing): Promise
     for (const block of section.blocks) {
       if (block.is === 'words' && block.at !== undefined) {
         const today = dayText(block.at, reader)
-        if (today !== day) flow.paragraph([{ as: 'strong', text: today }], 8.8)
+        // A day stands with the first thing that was done on it.
+        if (today !== day) {
+          flow.need(44)
+          flow.paragraph([{ as: 'strong', text: today }], 8.8)
+        }
         day = today
       }
       draw(flow, block, photos)

@@ -37,22 +37,33 @@ const MOST_FILES = 50_000
 /** So many problems are told: the rest is like them. */
 const MOST_TOLD = 20
 
-/** Reads a ZIP archive of one batch or many, a batch's own JSON, or a plan of either version of the format. Takes nothing in half: one problem anywhere refuses all of it. */
+/** Reads a ZIP archive of one batch, or of a lab with an archive in it for each, a batch's own JSON, or a plan of either version of the format. Takes nothing in half: one problem anywhere refuses all of it. */
 export function lookInto(data: Uint8Array): Looked {
   const isZip = data[0] === 0x50 && data[1] === 0x4b
-  if (!isZip) return jsonIn('the file', data, new Map())
-  const files = unpacked(data)
-  if ('why' in files) return { ok: false, problems: [{ file: 'the archive', at: '', why: files.why }] }
-  const folders = [...files.keys()].flatMap(path =>
-    path === BATCH || path.endsWith(`/${BATCH}`) ? [path.slice(0, -BATCH.length)] : [],
-  )
-  if (folders.length === 0)
-    return { ok: false, problems: [{ file: 'the archive', at: '', why: `There is no ${BATCH} in it.` }] }
-  const looked = folders.map(folder => jsonIn(`${folder}${BATCH}`, files.get(`${folder}${BATCH}`)!, files, folder))
+  const looked = isZip ? archiveIn('the archive', data, true) : [jsonIn('the file', data, new Map())]
   const problems = looked.flatMap(one => (one.ok ? [] : one.problems)).slice(0, MOST_TOLD)
   return problems.length > 0
     ? { ok: false, problems }
     : { ok: true, found: looked.flatMap(one => (one.ok ? one.found : [])) }
+}
+
+/** The batches of an archive: beside each other in folders, or each in an archive of its own; no deeper. */
+function archiveIn(name: string, data: Uint8Array, mayNest: boolean): Looked[] {
+  const files = unpacked(data)
+  if ('why' in files) return [{ ok: false, problems: [{ file: name, at: '', why: files.why }] }]
+  const paths = [...files.keys()]
+  const folders = paths.flatMap(path =>
+    path === BATCH || path.endsWith(`/${BATCH}`) ? [path.slice(0, -BATCH.length)] : [],
+  )
+  const nested = mayNest ? paths.filter(path => path.endsWith('.zip')) : []
+  if (folders.length + nested.length === 0)
+    return [{ ok: false, problems: [{ file: name, at: '', why: `There is no ${BATCH} in it.` }] }]
+  return [
+    ...folders.map(folder =>
+      jsonIn(`${folder}${BATCH}`, files.get(`${folder}${BATCH}`) ?? new Uint8Array(), files, folder),
+    ),
+    ...nested.flatMap(path => archiveIn(path, files.get(path) ?? new Uint8Array(), false)),
+  ]
 }
 
 function unpacked(data: Uint8Array): ReadonlyMap<string, Uint8Array> | { readonly why: string } {

@@ -244,6 +244,18 @@ describe.skipIf(!server)('out and in again', () => {
       Buffer.from([0xff, 0xfe, 0x00]),
     ])
       expect(lookInto(bytes).ok).toBe(false)
+    const nested = lookInto(
+      zipSync({
+        'batches/ZN-020.zip': zipSync({ 'batch.json': Buffer.from(JSON.stringify(whole)) }),
+        'lab.json': Buffer.from('{}'),
+      }),
+    )
+    expect(nested).toMatchObject({ ok: true, found: [{ is: 'batch', file: { code: 'ZN-020' } }] })
+    expect(
+      lookInto(
+        zipSync({ 'a.zip': zipSync({ 'b.zip': zipSync({ 'batch.json': Buffer.from(JSON.stringify(whole)) }) }) }),
+      ).ok,
+    ).toBe(false)
     const mixed = lookInto(
       zipSync({ 'a/batch.json': Buffer.from(JSON.stringify(whole)), 'b/batch.json': Buffer.from('{}') }),
     )

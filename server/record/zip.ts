@@ -1,27 +1,38 @@
-import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { finished } from 'node:stream/promises'
+import { Readable } from 'node:stream'
+import { ZipFile } from 'yazl'
 import type { OutFile } from './tables'
 
 /** What is packed already is not packed again. */
-const PACKED = /^(image\/|application\/pdf)/
+const PACKED = /^(image\/|application\/(pdf|zip))/
 
-/** A ZIP archive that is written while its files come: no more of it lies in memory than one file. */
+/** A ZIP archive that is written while its files come, and while it is read: no more of it lies in memory than one file. Goes on past four gigabytes and 65 535 files (ZIP64). */
 export async function* zipped(files: AsyncIterable<OutFile>): AsyncGenerator<Uint8Array> {
-  let ready: Uint8Array[] = []
-  let failed: unknown
-  const zip = new Zip((error, chunk) => {
-    if (error) failed = error
-    else ready.push(chunk)
-  })
-  for await (const { path, type, data } of files) {
-    const entry = PACKED.test(type) ? new ZipPassThrough(path) : new ZipDeflate(path, { level: 6 })
-    zip.add(entry)
-    entry.push(typeof data === 'string' ? Buffer.from(data) : data, true)
-    if (failed) throw failed
-    const out = ready
-    ready = []
-    yield* out
+  const zip = new ZipFile()
+  const out = zip.outputStream as Readable
+  const feed = async (): Promise<void> => {
+    for await (const { path, type, data } of files) {
+      const bytes = typeof data === 'string' ? Buffer.from(data) : data
+      const source = Readable.from([bytes], { objectMode: false })
+      zip.addReadStream(source, path, { compress: !PACKED.test(type), size: bytes.length })
+      await finished(source)
+    }
+    zip.end()
   }
-  zip.end()
-  if (failed) throw failed
-  yield* ready
+  const fed = feed().catch((error: unknown) => {
+    out.destroy(error instanceof Error ? error : new Error(String(error)))
+  })
+  try {
+    yield* out as AsyncIterable<Uint8Array>
+    await fed
+  } finally {
+    out.destroy()
+  }
+}
+
+/** A whole archive in memory. */
+export async function zipOf(files: AsyncIterable<OutFile>): Promise<Uint8Array> {
+  const chunks: Uint8Array[] = []
+  for await (const chunk of zipped(files)) chunks.push(chunk)
+  return Buffer.concat(chunks)
 }

@@ -11,7 +11,7 @@ import { recordSource } from '../db/record-source'
 import { recordApart } from '../jobs/records'
 import { filesOf } from '../record/files'
 import type { OutFile } from '../record/tables'
-import { zipped } from '../record/zip'
+import { zipOf, zipped } from '../record/zip'
 
 export interface Wanted {
   /** With the record on paper. */
@@ -19,6 +19,16 @@ export interface Wanted {
   /** Without the explanations of the yield, which take longest. */
   readonly isQuick: boolean
 }
+
+/** A batch with its record, ready to be taken out. */
+interface Ready {
+  readonly batch: Batch
+  readonly page: RecordPage
+}
+const readyOf = async (db: Knex, access: Access, batch: Batch, isQuick: boolean): Promise<Ready> => ({
+  batch,
+  page: await pageOf(await recordSource(db, access, batch), isQuick),
+})
 
 /** Every file of a batch as it is taken out. */
 export async function* batchFiles(
@@ -28,11 +38,21 @@ export async function* batchFiles(
   batch: Batch,
   { hasPaper, isQuick }: Wanted,
 ): AsyncGenerator<OutFile> {
-  const pool = useDatabase()
   const at = new Date()
-  const [source, lab, key] = await Promise.all([recordSource(db, access, batch), findLab(db, access), signingKey(pool)])
-  const page = await pageOf(source, isQuick)
-  const pdf = hasPaper ? await paperFor(event, db, access, batch, page, at) : undefined
+  const ready = await readyOf(db, access, batch, isQuick)
+  const pdf = hasPaper ? await paperFor(event, db, access, batch, ready.page, at) : undefined
+  yield* readyFiles(db, access, ready, at, pdf)
+}
+
+async function* readyFiles(
+  db: Knex,
+  access: Access,
+  { batch, page }: Ready,
+  at: Date,
+  pdf?: Uint8Array,
+): AsyncGenerator<OutFile> {
+  const pool = useDatabase()
+  const [lab, key] = await Promise.all([findLab(db, access), signingKey(pool)])
   yield* filesOf({ db, pool, access, lab: { id: access.lab, name: lab?.name ?? '' }, batch, key, page, pdf, at })
 }
 
@@ -74,24 +94,35 @@ function tell({ lab, person }: Access, name: string, progress: Progress): void {
   if (name !== '') going.set(`${lab} ${person} ${name}`, progress)
 }
 
-/** All of a lab’s batches, one after the other: no more than one of them lies in memory. What cannot be understood is told in a file of its own. */
+/** All of a lab’s batches, each an archive of its own that proves itself, one after the other: no more than two of them lie in memory, one that is written and one whose record is worked out meanwhile. What cannot be understood is told in a file of its own. */
 export async function* labFiles(
-  event: H3Event,
   db: Knex,
   access: Access,
   codes: readonly string[],
   name: string,
 ): AsyncGenerator<OutFile> {
   const missing: string[] = []
+  const at = new Date()
+  const prepare = async (code: string | undefined): Promise<Ready | undefined> => {
+    const batch = code === undefined ? undefined : await findBatch(db, access, code)
+    if (batch && !isUnread(batch)) return readyOf(db, access, batch, true)
+    if (code !== undefined) missing.push(`${code}: ${batch ? batch.why : 'it is gone'}`)
+    return undefined
+  }
+  let next = prepare(codes[0])
   for (const [i, code] of codes.entries()) {
     tell(access, name, { done: i, of: codes.length, isOver: false })
-    const batch = await findBatch(db, access, code)
-    if (!batch || isUnread(batch)) {
-      missing.push(`${code}: ${batch ? batch.why : 'it is gone'}`)
-      continue
+    const ready = await next
+    next = prepare(codes[i + 1])
+    // One that fails is told where it is waited for.
+    next.catch(() => {})
+    if (!ready) continue
+    yield {
+      path: `batches/${code}.zip`,
+      type: 'application/zip',
+      title: code,
+      data: await zipOf(readyFiles(db, access, ready, at)),
     }
-    for await (const file of batchFiles(event, db, access, batch, { hasPaper: false, isQuick: true }))
-      yield { ...file, path: `batches/${code}/${file.path}` }
   }
   yield* labTables(db, access)
   if (missing.length > 0)

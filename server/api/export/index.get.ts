@@ -8,6 +8,6 @@ export default answer('move', async (event, { access, db }) => {
   return sendZip(
     event,
     'lab.zip',
-    labFiles(event, db, access, codes, typeof name === 'string' && /^[\w-]{1,60}$/.test(name) ? name : ''),
+    labFiles(db, access, codes, typeof name === 'string' && /^[\w-]{1,60}$/.test(name) ? name : ''),
   )
 })
