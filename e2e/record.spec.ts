@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { generateKeyPairSync } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -215,6 +216,8 @@ test.describe('signed, reviewed, sealed', () => {
     await page.reload()
     await expect(page.getByText('Fern Sedge: Which bottle?')).toBeVisible()
     await expect(page.getByText('sent back to its author')).toBeVisible()
+    // Who countersigns is no matter of those who sign.
+    expect((await author.ask('PUT', '/api/lab', { review: 'none' })).status).toBe(403)
     expect((await author.ask('POST', `${path}/sign`, { kind: 'sealed', proof })).status).toBe(409)
     expect((await author.ask('POST', `${path}/sign`, { kind: 'signed', proof })).status).toBe(201)
     expect(
@@ -297,8 +300,7 @@ test.describe('signed, reviewed, sealed', () => {
       /signed as author by Moss Teal[^]*countersigned by Fern Sedge[^]*sealed by Moss Teal[^]*addendum by Moss Teal/,
     )
     const other = join(folder, 'other.pem')
-    writeFileSync(other, execFileSync('openssl', ['genpkey', '-algorithm', 'ed25519'], { encoding: 'utf8' }))
-    writeFileSync(other, execFileSync('openssl', ['pkey', '-in', other, '-pubout'], { encoding: 'utf8' }))
+    writeFileSync(other, generateKeyPairSync('ed25519').publicKey.export({ type: 'spki', format: 'pem' }))
     let refused = ''
     try {
       execFileSync('bin/check-record', [file, '--key', other], { encoding: 'utf8', stdio: 'pipe' })

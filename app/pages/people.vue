@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Check } from '@lucide/vue'
 import { actions, may, roles, type Action, type Role } from '#core/people'
+import { reviewRules } from '#core/record'
 import { send, useAsked } from '~/composables/useAsked'
 import { useLabStore, type Person } from '~/stores/lab'
 import { useWhoStore } from '~/stores/who'
@@ -216,6 +217,22 @@ const time = (at: string): string => dayClockText(Date.parse(at))
         <p v-if="!who.me?.isDemo" class="small mt-1">
           Then sign out on it: people come in there by their PIN or badge, and it locks when it is left.
         </p>
+      </section>
+      <section class="mt-8 max-w-[860px]" aria-label="Who countersigns a record">
+        <h2>Who countersigns a record</h2>
+        <div class="mt-1 grid gap-1">
+          <label v-for="(words, rule) in reviewRules" :key="rule" class="flex min-h-8 items-center gap-2"
+            ><input
+              type="radio"
+              name="review"
+              class="size-5 accent-verdigris"
+              :value="rule"
+              :checked="(lab.lab?.settings.review ?? 'other') === rule"
+              @change="ask(() => lab.saveSettings({ review: rule }))"
+            />{{ words }}</label
+          >
+        </div>
+        <p class="small mt-1">Before it is sealed. Whoever signed a record as its author never countersigns it.</p>
       </section>
       <section v-if="desk.keys.length > 0" class="mt-8 max-w-[860px]" aria-label="Keys of the lab">
         <h2>Keys of the lab</h2>

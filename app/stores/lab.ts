@@ -3,6 +3,7 @@ import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import type { Equipment } from '#core/journal'
 import type { Role } from '#core/people'
+import type { ReviewRule } from '#core/record'
 import type { Hours, RoomAir } from '#core/procedure'
 import { adoptEarlier } from '~/utils/whose'
 import { useWhoStore } from './who'
@@ -11,6 +12,7 @@ interface LabSettings {
   readonly hours?: Hours
   readonly have?: Partial<Record<Equipment, number>>
   readonly air?: RoomAir
+  readonly review?: ReviewRule
 }
 export interface Person {
   readonly id: string

@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import type { H3Event } from 'h3'
 import type { Knex } from 'knex'
-import type { RecordPage } from '#core/record'
+import type { RecordPage, RecordSource } from '#core/record'
 import type { Access } from '../access/access'
 import { listActs } from '../db/acts'
 import { findBatch, isUnread, type Batch } from '../db/batches'
@@ -23,12 +23,13 @@ export interface Wanted {
 /** A batch with its record, ready to be taken out. */
 interface Ready {
   readonly batch: Batch
+  readonly source: RecordSource
   readonly page: RecordPage
 }
-const readyOf = async (db: Knex, access: Access, batch: Batch, isQuick: boolean): Promise<Ready> => ({
-  batch,
-  page: await pageOf(await recordSource(db, access, batch), isQuick),
-})
+async function readyOf(db: Knex, access: Access, batch: Batch, isQuick: boolean): Promise<Ready> {
+  const source = await recordSource(db, access, batch)
+  return { batch, source, page: await pageOf(source, isQuick) }
+}
 
 /** Every file of a batch as it is taken out. */
 export async function* batchFiles(
@@ -40,7 +41,7 @@ export async function* batchFiles(
 ): AsyncGenerator<OutFile> {
   const at = new Date()
   const ready = await readyOf(db, access, batch, isQuick)
-  const pdf = hasPaper ? await paperFor(event, db, access, batch, ready.page, at) : undefined
+  const pdf = hasPaper ? await paperFor(event, db, access, ready, at) : undefined
   yield* readyFiles(db, access, ready, at, pdf)
 }
 
@@ -60,11 +61,13 @@ async function paperFor(
   event: H3Event,
   db: Knex,
   access: Access,
-  batch: Batch,
-  page: RecordPage,
+  { batch, source, page }: Ready,
   at: Date,
 ): Promise<Uint8Array> {
-  const [acts, photos] = await Promise.all([listActs(db, access, batch.id), picturesFor(db, access, batch.id, page)])
+  const [acts, photos] = await Promise.all([
+    listActs(db, access, batch.id),
+    picturesFor(db, access, batch.id, picturesOf(source)),
+  ])
   return recordApart({ do: 'paper', paper: { is: 'record', page, acts, photos, reader: readerOf(event), at } })
 }
 

@@ -17,6 +17,7 @@ import {
   type RecordStanding,
   type ReviewRule,
 } from '#core/record'
+import { partsIn } from '#core/document'
 import { may } from '#core/people'
 import type { Access } from '../access/access'
 import { addAct, hasPartIn, isStateOf, listActs, manifestFor, partsOf, stateOf, type State } from '../db/acts'
@@ -162,18 +163,14 @@ const EDGE = 800
 /** So many pictures are made smaller at once: each takes a thread of its own. */
 const AT_ONCE = 4
 
-/** Pictures as paper takes them: JPEG, no larger than they are shown. */
+/** Pictures as paper takes them, by their names: JPEG, no larger than they are shown. */
 export async function picturesFor(
   db: Knex,
   access: Access,
   batchId: string,
-  page: RecordPage,
+  shown: readonly string[],
 ): Promise<ReadonlyMap<string, Uint8Array>> {
-  const names = [
-    ...new Set(
-      page.sections.flatMap(({ blocks }) => blocks.flatMap(block => (block.is === 'photo' ? [block.sha256] : []))),
-    ),
-  ]
+  const names = [...new Set(shown)]
   const pictures = new Map<string, Uint8Array>()
   const take = async (): Promise<void> => {
     for (let name = names.shift(); name !== undefined; name = names.shift()) {
@@ -186,6 +183,12 @@ export async function picturesFor(
   await Promise.all(Array.from({ length: AT_ONCE }, take))
   return pictures
 }
+
+/** The pictures that a journal shows; none where the record leaves them out. */
+export const picturesOf = ({ document, journal }: RecordSource): string[] =>
+  partsIn(document.record ?? {}).includes('photos')
+    ? journal.flatMap(({ entry }) => (entry.kind === 'photo' ? [entry.photo] : []))
+    : []
 
 /** Sends a PDF, to be looked at or kept under its name. */
 export function sendPdf(event: H3Event, name: string, data: Uint8Array): Uint8Array {

@@ -1,3 +1,4 @@
+import type { RecordSource } from '#core/record'
 import { recordSource } from '../../../../db/record-source'
 import { recordApart } from '../../../../jobs/records'
 
@@ -6,21 +7,18 @@ export default answer('look', async (event, { access, db }) => {
   const batch = await requireBatch(event, db, access)
   const { form } = getQuery(event)
   const source = await recordSource(db, access, batch)
-  const asked =
+  const asked: RecordSource =
     form === 'short' || form === 'long'
       ? { ...source, document: { ...source.document, record: { ...source.document.record, form } } }
       : source
-  const [page, { acts }] = await Promise.all([pageOf(asked as typeof source), recordState(db, access, batch)])
+  const [page, { acts }, photos] = await Promise.all([
+    pageOf(asked),
+    recordState(db, access, batch),
+    picturesFor(db, access, batch.id, picturesOf(asked)),
+  ])
   const data = await recordApart({
     do: 'paper',
-    paper: {
-      is: 'record',
-      page,
-      acts,
-      photos: await picturesFor(db, access, batch.id, page),
-      reader: readerOf(event),
-      at: new Date(),
-    },
+    paper: { is: 'record', page, acts, photos, reader: readerOf(event), at: new Date() },
   })
   return sendPdf(event, `${batch.code}-record.pdf`, data)
 })
