@@ -12,10 +12,17 @@ export async function* zipped(files: AsyncIterable<OutFile>): AsyncGenerator<Uin
   const out = zip.outputStream as Readable
   const feed = async (): Promise<void> => {
     for await (const { path, type, data } of files) {
-      const bytes = typeof data === 'string' ? Buffer.from(data) : data
-      const source = Readable.from([bytes], { objectMode: false })
-      zip.addReadStream(source, path, { compress: !PACKED.test(type), size: bytes.length })
-      await finished(source)
+      // The writer holds on to each entry until the end: not to its bytes.
+      let bytes: Uint8Array | undefined = typeof data === 'string' ? Buffer.from(data) : data
+      const { length } = bytes
+      await new Promise<void>((resolve, reject) => {
+        zip.addReadStreamLazy(path, { compress: !PACKED.test(type), size: length }, done => {
+          const source = Readable.from([bytes], { objectMode: false })
+          bytes = undefined
+          finished(source).then(resolve, reject)
+          done(null, source)
+        })
+      })
     }
     zip.end()
   }
