@@ -9,11 +9,11 @@ const lets = (access: Access): Rule[] => [...all, 'calendar' as const].filter(ru
 
 /** The table once more, as one would read it out: a change on one side alone fails. */
 const said: Record<Role, string> = {
-  administrator: 'look plan record assay keep settle key invite people',
-  instructor: 'look plan record assay keep settle key invite',
-  chemist: 'look plan record assay keep settle key',
-  student: 'look plan record assay',
-  reviewer: 'look',
+  administrator: 'look plan record assay keep sign review move settle key invite people',
+  instructor: 'look plan record assay keep sign review move settle key invite',
+  chemist: 'look plan record assay keep sign settle key',
+  student: 'look plan record assay sign',
+  reviewer: 'look review',
   viewer: 'look',
 }
 
@@ -47,6 +47,7 @@ it('does at the tablet what is done at a bench, whoever it is', () => {
     'plan',
     'record',
     'assay',
+    'sign',
     'calendar',
   ])
   expect(lets(as('viewer', { via: 'tablet' }))).toEqual(['look', 'calendar'])

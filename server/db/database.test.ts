@@ -89,6 +89,7 @@ describe.skipIf(!server)('the database', () => {
       '007-people',
       '008-revisions',
       '009-append',
+      '010-record',
     ])
     expect(await findLab(db, access)).toEqual({
       id: demoLab.id,

@@ -139,7 +139,10 @@ async function again(as: 'planned' | 'done'): Promise<void> {
         <p v-if="!isWhole" class="small mt-4" role="status" data-chrome>Working out what would explain the yield.</p>
         <RecordSeal :acts="told.acts" :standing="told.standing" :waits="waits" />
       </RecordPaper>
-      <p v-else-if="!failure" class="p-6 text-soft">Writing the record.</p>
+      <div v-else class="p-6">
+        <h1>Record of {{ batch.code }}</h1>
+        <p v-if="!failure" class="mt-2 text-soft">Writing the record.</p>
+      </div>
     </main>
     <aside data-chrome class="border-l border-rule px-4 py-[18px] text-[13.5px]" aria-label="This record">
       <h2 class="mb-2">This record</h2>
