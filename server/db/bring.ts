@@ -8,10 +8,11 @@ import type { Access } from '../access/access'
 import type { Proof } from '../record/batch-file'
 import { canonical } from '../record/canonical'
 import { findActBreak } from '../record/act-chain'
+import { signedProblems } from '../record/check'
 import { keepParts } from './acts'
 import { write, type Written } from './append'
 import { addBatch } from './batches'
-import { GENESIS } from './chain'
+import { GENESIS, walkChain } from './chain'
 import { revisionHash, type RevisionRow } from './revision-hash'
 
 /** How a batch that is brought stands to what the lab has. */
@@ -156,8 +157,10 @@ async function keepProof(
   const isOurs =
     proof.lab.id === access.lab &&
     proof.batch === batch &&
-    (proof.journal.at(-1)?.hash ?? GENESIS) === hash &&
-    findActBreak(proof.acts, keys) === undefined
+    endOf(proof) === hash &&
+    findActBreak(proof.acts, keys) === undefined &&
+    // Signatures of another batch, or of another state of this one, are no signatures of what is brought.
+    proof.acts.every(act => act.batch === batch && signedProblems(act, proof).next().done === true)
   const sealed = proof.acts.find(({ kind }) => kind === 'sealed')
   if (isOurs && proof.acts.length > 0) {
     await keepParts(trx, access, Object.values(proof.texts))
@@ -168,6 +171,12 @@ async function keepProof(
   if (!isOurs || proof.origin !== undefined)
     await trx('origins').insert({ ...where, body: canonical(isOurs ? proof.origin : proof), brought_by: access.person })
   if (sealed) await trx('batches').where({ lab_id: access.lab, id: batch }).update({ sealed_at: sealed.at })
+}
+
+/** Where the journal of a proof ends, by every link of its chain; undefined where it is broken. */
+function endOf({ journal }: Proof): string | undefined {
+  const walked = walkChain(journal)
+  return 'end' in walked ? walked.end : undefined
 }
 
 /** The same under other ids: a copy that stands beside what it was made of. */

@@ -160,7 +160,10 @@ function* actProblems(
 }
 
 /** Whether what an act put a name to is what stands here. */
-function* signedProblems({ number, manifest }: Act, { texts, journal, revisions, batch }: Proof): Generator<string> {
+export function* signedProblems(
+  { number, manifest }: Act,
+  { texts, journal, revisions, batch }: Proof,
+): Generator<string> {
   if (manifest === undefined) return
   const text = texts[manifest]
   if (text === undefined) return yield `what signature ${number} signed was removed`

@@ -215,6 +215,27 @@ describe.skipIf(!server)('out and in again', () => {
     expect(origin.acts).toHaveLength(3)
   })
 
+  it('goes on with its signatures in the same lab, and takes over none that are of something else', async () => {
+    // The lab and its key on another machine, as after a disaster: the keys are brought, the batches are not there yet.
+    const again = await testDatabase(server!)
+    drops.push(again.drop)
+    await addDemoLab(again.db)
+    await again.db('installation_keys').insert(await db('installation_keys').select('*'))
+    await doAct(db, 'MO-002', WREN.id, 'signed')
+    const here = accessFor(TOVE.id)
+    const [mine, other] = [foundIn(await outOf(db, 'MO-002')), foundIn(await outOf(db, 'CO-003'))]
+    if (mine.is !== 'batch' || other.is !== 'batch') throw new Error('These are plans.')
+    await bring(again.db, here, mine)
+    expect(await again.db('acts').pluck('number')).toEqual([1])
+    // Genuine signatures of this very installation, set beside another batch.
+    const zinc = foundIn(await outOf(db, 'ZN-020'))
+    if (zinc.is !== 'batch') throw new Error('This is a plan.')
+    const forged = { ...zinc, proof: { ...zinc.proof!, acts: other.proof!.acts, texts: other.proof!.texts } }
+    await bring(again.db, here, forged)
+    expect(await again.db('acts').pluck('batch_id')).toEqual([mine.file.id])
+    expect(await again.db('origins').pluck('batch_id')).toEqual([zinc.file.id])
+  })
+
   it('is told where it is faulty, and taken in none of it', async () => {
     const whole = JSON.parse(textIn(await outOf(db, 'ZN-020'), 'batch.json')) as BatchFile
     const tries: [unknown, RegExp, RegExp][] = [
