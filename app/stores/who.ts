@@ -46,6 +46,8 @@ export const useWhoStore = defineStore('who', () => {
   /** Whose page this is: another's is loaded anew. */
   const mine = me.value && placeOf(me.value)
   let asking: Promise<void> | undefined
+  /** Recovery codes are on their way or on the screen: it stays until they are written down, whatever else asks. */
+  const showsCodes = ref(false)
 
   const mayHere = computed(() => new Set<Action>(me.value?.may ?? []))
   const may = (action: Action): boolean => mayHere.value.has(action)
@@ -67,7 +69,8 @@ export const useWhoStore = defineStore('who', () => {
   }
   function settle(told: Me): void {
     if (typeof told?.person !== 'string') return
-    me.value = told
+    const needs = showsCodes.value ? me.value?.needs : undefined
+    me.value = needs ? { ...told, needs } : told
     isOut.value = false
     try {
       localStorage.setItem(ME, JSON.stringify(told))
@@ -96,7 +99,7 @@ export const useWhoStore = defineStore('who', () => {
     tellWorker('')
     await ask()
   }
-  return { me, ways, isOut, may, load, asDemo, toLab, leave }
+  return { me, ways, isOut, showsCodes, may, load, asDemo, toLab, leave }
 })
 
 const placeOf = ({ lab, person }: Me): string => `${lab.id} ${person}`

@@ -18,8 +18,9 @@ const begin = (): Promise<boolean> =>
     })
     password.value = ''
   })
-const confirm = (): Promise<boolean> =>
-  ask(async () => {
+async function confirm(): Promise<void> {
+  who.showsCodes = true
+  const isTaken = await ask(async () => {
     const answer = await send<{ codes: string[] }>('/api/account/factor', {
       method: 'PUT',
       body: { code: code.value },
@@ -27,10 +28,14 @@ const confirm = (): Promise<boolean> =>
     codes.value = answer.codes
     if (answer.codes.length === 0) await done()
   })
+  if (!isTaken) who.showsCodes = false
+}
 async function done(): Promise<void> {
+  who.showsCodes = false
   emit('done')
   await who.load()
 }
+onBeforeUnmount(() => (who.showsCodes = false))
 const picture = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(offered.value?.picture ?? '')}`)
 </script>
 
