@@ -1,5 +1,6 @@
 import * as z from 'zod'
-import { batchSchema, entrySchema } from './schema'
+import { ownRowSchema } from './own-row'
+import { batchSchema, entrySchema, templateSchema, worksheetSchema } from './schema'
 
 const uuid = z.uuid().toLowerCase()
 const time = z.iso.datetime({ offset: true })
@@ -33,6 +34,16 @@ export const batchFileSchema = z.strictObject({
   photos: z.array(z.strictObject({ sha256, type: z.enum(['image/jpeg', 'image/png', 'image/webp']) })).max(10_000),
 })
 export type BatchFile = z.output<typeof batchFileSchema>
+
+/** What a lab keeps beside its batches, version 1: rows of its own in the tables, templates, worksheets that stand alone. */
+export const labFileSchema = z.strictObject({
+  format: z.literal('zip-ledger/lab-file'),
+  version: z.literal(1),
+  rows: z.array(ownRowSchema).max(20_000),
+  templates: z.array(templateSchema).max(20_000),
+  worksheets: z.array(worksheetSchema).max(20_000),
+})
+export type LabFile = z.output<typeof labFileSchema>
 
 /** What does not hold together in a file of a batch: where, and why. */
 export interface FileProblem {

@@ -1,4 +1,11 @@
-export { batchFileSchema, fileProblems, type BatchFile, type FileProblem } from './exchange'
+export {
+  batchFileSchema,
+  fileProblems,
+  labFileSchema,
+  type BatchFile,
+  type FileProblem,
+  type LabFile,
+} from './exchange'
 export { changesBetween, fieldText, type Change } from './changes'
 export { codePrefix } from './code'
 export { checkOwnRow, explainOwnRow, ownRowSchema, type OwnRow, type OwnRowProblem } from './own-row'

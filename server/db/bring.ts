@@ -16,7 +16,8 @@ import { GENESIS, walkChain } from './chain'
 import { revisionHash, type RevisionRow } from './revision-hash'
 
 /** How a batch that is brought stands to what the lab has. */
-export interface Standing {
+export interface BatchStanding {
+  readonly what: 'batch'
   readonly code: string
   readonly title: string
   readonly entries: number
@@ -33,10 +34,11 @@ export async function standingIn(
   { lab }: Access,
   file: BatchFile,
   isSame: (id: string) => Promise<boolean>,
-): Promise<Standing> {
+): Promise<BatchStanding> {
   const mine = await db('batches').where({ lab_id: lab, id: file.id }).first('code')
   const coded = await db('batches').where({ lab_id: lab, code: file.code }).first('id')
   return {
+    what: 'batch',
     code: file.code,
     title: file.document.title,
     entries: file.journal.length,

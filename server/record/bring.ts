@@ -2,17 +2,27 @@ import { unzipSync } from 'fflate'
 import type { z } from 'zod'
 import {
   batchFileSchema,
+  checkOwnRow,
+  explainOwnRow,
   fileProblems,
+  labFileSchema,
   readDocument,
   type BatchDocument,
   type BatchFile,
   type FileProblem,
+  type LabFile,
+  type OwnRow,
 } from '#core/document'
 import type { Proof } from './batch-file'
 import { digestOf, sha256Of } from './canonical'
-import { BATCH, PROOF } from './files'
+import { BATCH, LAB, PROOF } from './files'
 
-/** A batch as it was found in what somebody brings: all of it, or only its plan. */
+/** What a lab keeps beside its batches, as it was found: a row of its own under its key, a template, a worksheet. */
+export type FoundThing =
+  | { readonly is: 'own-row'; readonly row: OwnRow; readonly key: string }
+  | { readonly is: 'template'; readonly template: LabFile['templates'][number] }
+  | { readonly is: 'worksheet'; readonly worksheet: LabFile['worksheets'][number] }
+/** What was found in what somebody brings: a batch, all of it or only its plan, or what a lab keeps beside them. */
 export type Found =
   | {
       readonly is: 'batch'
@@ -21,6 +31,7 @@ export type Found =
       readonly proof?: Proof
     }
   | { readonly is: 'plan'; readonly document: BatchDocument }
+  | FoundThing
 
 /** What is brought does not read: in which file, where in it, and why. */
 export interface BringProblem extends FileProblem {
@@ -37,7 +48,7 @@ const MOST_FILES = 50_000
 /** So many problems are told: the rest is like them. */
 const MOST_TOLD = 20
 
-/** Reads a ZIP archive of one batch, or of a lab with an archive in it for each, a batch's own JSON, or a plan of either version of the format. Takes nothing in half: one problem anywhere refuses all of it. */
+/** Reads a ZIP archive of one batch, or of a lab with an archive in it for each, a batch's own JSON, a plan of either version of the format, or what a lab keeps beside its batches. Takes nothing in half: one problem anywhere refuses all of it. */
 export function lookInto(data: Uint8Array): Looked {
   const isZip = data[0] === 0x50 && data[1] === 0x4b
   const looked = isZip ? archiveIn('the archive', data, true) : [jsonIn('the file', data, new Map())]
@@ -56,13 +67,15 @@ function archiveIn(name: string, data: Uint8Array, mayNest: boolean): Looked[] {
     path === BATCH || path.endsWith(`/${BATCH}`) ? [path.slice(0, -BATCH.length)] : [],
   )
   const nested = mayNest ? paths.filter(path => path.endsWith('.zip')) : []
-  if (folders.length + nested.length === 0)
+  const beside = mayNest ? files.get(LAB) : undefined
+  if (folders.length + nested.length === 0 && !beside)
     return [{ ok: false, problems: [{ file: name, at: '', why: `There is no ${BATCH} in it.` }] }]
   return [
     ...folders.map(folder =>
       jsonIn(`${folder}${BATCH}`, files.get(`${folder}${BATCH}`) ?? new Uint8Array(), files, folder),
     ),
     ...nested.flatMap(path => archiveIn(path, files.get(path) ?? new Uint8Array(), false)),
+    ...(beside ? [jsonIn(LAB, beside, files)] : []),
   ]
 }
 
@@ -101,9 +114,32 @@ function jsonIn(file: string, data: Uint8Array, files: ReadonlyMap<string, Uint8
       ? { ok: true, found: [{ is: 'plan', document: document.value }] }
       : problem(document.problem.path.join('.'), document.problem.why)
   }
+  if (format === 'zip-ledger/lab-file') return thingsIn(file, read)
   if (format !== 'zip-ledger/batch-file')
-    return problem('format', 'It is neither a batch (“zip-ledger/batch-file”) nor a plan (“zip-ledger/batch”).')
+    return problem(
+      'format',
+      'It is neither a batch (“zip-ledger/batch-file”), nor a plan (“zip-ledger/batch”), nor what a lab keeps beside them (“zip-ledger/lab-file”).',
+    )
   return batchIn(file, read, files, folder)
+}
+
+function thingsIn(file: string, read: unknown): Looked {
+  const parsed = labFileSchema.safeParse(read)
+  if (!parsed.success) return { ok: false, problems: issuesOf(parsed.error).map(one => ({ file, ...one })) }
+  const { rows, templates, worksheets } = parsed.data
+  const checked = rows.map(checkOwnRow)
+  const problems = checked.flatMap((one, i) =>
+    one.ok ? [] : [{ file, at: `rows.${i}`, why: explainOwnRow(one.problem).why }],
+  )
+  if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_TOLD) }
+  return {
+    ok: true,
+    found: [
+      ...checked.flatMap(one => (one.ok ? [{ is: 'own-row' as const, ...one.value }] : [])),
+      ...templates.map(template => ({ is: 'template' as const, template })),
+      ...worksheets.map(worksheet => ({ is: 'worksheet' as const, worksheet })),
+    ],
+  }
 }
 
 function batchIn(file: string, read: unknown, files: ReadonlyMap<string, Uint8Array>, folder: string): Looked {

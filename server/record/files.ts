@@ -39,6 +39,8 @@ export interface SignedListing {
 }
 export const LISTING = 'proof/files.json'
 export const PROOF = 'proof/proof.json'
+/** What a lab keeps beside its batches, in an archive of all of it. */
+export const LAB = 'lab-tables.json'
 export const BATCH = 'batch.json'
 export const METADATA = 'ro-crate-metadata.json'
 

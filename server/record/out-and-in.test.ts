@@ -14,11 +14,15 @@ import type { Entry } from '#core/journal'
 import { bringBatch, standingIn } from '../db/bring'
 import { findBreak } from '../db/chain'
 import { publicKeys } from '../db/keyring'
+import { bringThing, thingsOf, thingStandingIn } from '../db/lab-things'
+import { putOwnRow } from '../db/own-rows'
+import { saveAssay } from '../db/assays'
+import { putTemplate } from '../db/templates'
 import { addLab } from '../db/people'
 import { keepPhoto } from '../db/photos'
 import { findRevisionBreak } from '../db/revisions'
 import { saveDocument } from '../db/batches'
-import { lookInto, type Found } from './bring'
+import { lookInto, type Found, type FoundThing } from './bring'
 import { canonical } from './canonical'
 import {
   accessFor,
@@ -89,6 +93,12 @@ describe.skipIf(!server)('out and in again', () => {
     const looked = lookInto(zipSync(Object.fromEntries(files)))
     if (!looked.ok) throw new Error(JSON.stringify(looked.problems))
     return looked.found[0]!
+  }
+
+  function thingsIn(file: object): FoundThing[] {
+    const looked = lookInto(zipSync({ 'lab-tables.json': Buffer.from(JSON.stringify(file)) }))
+    if (!looked.ok) throw new Error(JSON.stringify(looked.problems))
+    return looked.found.flatMap(one => (one.is === 'batch' || one.is === 'plan' ? [] : [one]))
   }
 
   it('gives the same bytes for every demo batch, in another lab of another installation', async () => {
@@ -234,6 +244,60 @@ describe.skipIf(!server)('out and in again', () => {
     await bring(again.db, here, forged)
     expect(await again.db('acts').pluck('batch_id')).toEqual([mine.file.id])
     expect(await again.db('origins').pluck('batch_id')).toEqual([zinc.file.id])
+  })
+
+  it('takes a lab’s own rows, templates and worksheets along, and overwrites none that are there', async () => {
+    const here = accessFor(TOVE.id, 'administrator')
+    const salt = { formula: 'Zr(SO4)2', name: 'zirconium sulfate', state: 'solid', water: 'soluble' } as const
+    await putOwnRow(db, here, 'Zr(SO4)2', { kind: 'substance', body: salt })
+    await putTemplate(db, here, { name: 'Our wash', steps: [{ id: 'w', do: 'wash', words: 'Wash it' }] })
+    const sheet = {
+      id: 'lone-1',
+      kind: 'gravimetric',
+      name: 'Tin of the balance',
+      given: {},
+      rows: [{ mass: '1.000 g' }],
+    }
+    await saveAssay(db, here, 0, sheet as never)
+    const file = await thingsOf(db, here)
+    const found = thingsIn(file)
+    expect(found.map(({ is }) => is)).toEqual(expect.arrayContaining(['own-row', 'template', 'worksheet']))
+    const bringAll = async (all: readonly FoundThing[], ids: 'kept' | 'new'): Promise<boolean[]> =>
+      other.transaction(async trx => {
+        const done: boolean[] = []
+        for (const one of all) done.push(await bringThing(trx, there, one, await thingStandingIn(trx, there, one), ids))
+        return done
+      })
+    expect(await bringAll(found, 'kept')).toEqual(found.map(() => true))
+    expect(canonical(await thingsOf(other, there))).toBe(canonical(file))
+    expect(await bringAll(found, 'new')).toEqual(found.map(() => false))
+
+    const changed = found.map(one =>
+      one.is === 'own-row'
+        ? { ...one, row: { ...one.row, body: { ...one.row.body, name: 'another name' } } as typeof one.row }
+        : one.is === 'template'
+          ? {
+              ...one,
+              template: { ...one.template, steps: one.template.steps.map(step => ({ ...step, words: 'Else' })) },
+            }
+          : { ...one, worksheet: { ...one.worksheet, name: 'Another name' } },
+    )
+    expect(await bringAll(changed, 'kept')).toEqual(found.map(() => false))
+    expect(canonical(await thingsOf(other, there))).toBe(canonical(file))
+    expect(await bringAll(changed, 'new')).toEqual(found.map(({ is }) => is !== 'own-row'))
+    const after = JSON.stringify(await thingsOf(other, there))
+    expect(after).toContain('"Our wash (2)"')
+    expect(after).toContain('"Wash it"')
+    expect(after).not.toContain('another name')
+    expect(after).toContain('Tin of the balance')
+    expect(after).toContain('Another name')
+
+    const faulty = lookInto(
+      Buffer.from(
+        JSON.stringify({ ...file, rows: [{ kind: 'substance', body: { ...salt, formula: 'Zr(SO4)2·4H2O' } }] }),
+      ),
+    )
+    expect(faulty).toMatchObject({ ok: false, problems: [{ file: 'the file', at: 'rows.0' }] })
   })
 
   it('is told where it is faulty, and taken in none of it', async () => {

@@ -1,7 +1,8 @@
 import type { H3Event } from 'h3'
 import type { Knex } from 'knex'
 import type { Access } from '../access/access'
-import { standingIn, type Standing } from '../db/bring'
+import { standingIn, type BatchStanding } from '../db/bring'
+import { thingStandingIn, type ThingStanding } from '../db/lab-things'
 import { publicKeys } from '../db/keyring'
 import { lookInto, type Found } from '../record/bring'
 import { takeOut } from '../record/batch-file'
@@ -27,22 +28,31 @@ export async function readBrought(event: H3Event): Promise<readonly Found[]> {
   )
 }
 
+type Standing = BatchStanding | ThingStanding
 /** How each of what is brought stands to what the lab has. */
 export async function standings(db: Knex, access: Access, found: readonly Found[]): Promise<Standing[]> {
   const all: Standing[] = []
   for (const one of found) {
     if (one.is === 'plan') {
-      all.push({ code: '', title: one.document.title, entries: 0, photos: 0, is: 'plan', isCodeTaken: false })
-      continue
-    }
-    all.push(
-      await standingIn(
-        db,
-        access,
-        one.file,
-        async () => (await hereAs(db, access, one.file.id)) === canonical(one.file),
-      ),
-    )
+      all.push({
+        what: 'batch',
+        code: '',
+        title: one.document.title,
+        entries: 0,
+        photos: 0,
+        is: 'plan',
+        isCodeTaken: false,
+      })
+    } else if (one.is === 'batch')
+      all.push(
+        await standingIn(
+          db,
+          access,
+          one.file,
+          async () => (await hereAs(db, access, one.file.id)) === canonical(one.file),
+        ),
+      )
+    else all.push(await thingStandingIn(db, access, one))
   }
   return all
 }

@@ -6,10 +6,11 @@ import type { Access } from '../access/access'
 import { listActs } from '../db/acts'
 import { findBatch, isUnread, type Batch } from '../db/batches'
 import { signingKey } from '../db/keyring'
+import { thingsOf } from '../db/lab-things'
 import { findLab } from '../db/people'
 import { recordSource } from '../db/record-source'
 import { recordApart } from '../jobs/records'
-import { filesOf } from '../record/files'
+import { filesOf, LAB } from '../record/files'
 import type { OutFile } from '../record/tables'
 import { zipOf, zipped } from '../record/zip'
 
@@ -138,20 +139,11 @@ export async function* labFiles(
   tell(access, name, { done: codes.length, of: codes.length, isOver: true })
 }
 
-/** What a lab keeps beside its batches. */
+/** Who the lab is, to be read; and what it keeps beside its batches, to be brought in again. */
 async function* labTables(db: Knex, access: Access): AsyncGenerator<OutFile> {
   const lab = await findLab(db, access)
-  const tables = {
-    'lab.json': {
-      id: access.lab,
-      name: lab?.name,
-      settings: lab?.settings,
-      people: lab?.people.map(({ id, name, role }) => ({ id, name, role })),
-    },
-    'own-tables.json': await db('own_rows').where({ lab_id: access.lab }).orderBy('key').select('kind', 'key', 'body'),
-    'templates.json': await db('templates').where({ lab_id: access.lab }).orderBy('name').select('name', 'steps'),
-    'worksheets.json': await db('assays').where({ lab_id: access.lab }).orderBy('id').select('id', 'worksheet'),
-  }
-  for (const [path, body] of Object.entries(tables))
+  const people = lab?.people.map(({ id, name, role }) => ({ id, name, role }))
+  const about = { id: access.lab, name: lab?.name, settings: lab?.settings, people }
+  for (const [path, body] of Object.entries({ 'lab.json': about, [LAB]: await thingsOf(db, access) }))
     yield { path, type: 'application/json', title: path, data: JSON.stringify(body, null, 2) }
 }

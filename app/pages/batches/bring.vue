@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { send } from '~/composables/useAsked'
 
-interface Standing {
+type Standing = BatchStanding | ThingStanding
+interface ThingStanding {
+  readonly what: 'own-row' | 'template' | 'worksheet'
+  readonly title: string
+  readonly is: 'new' | 'there' | 'differs'
+}
+interface BatchStanding {
+  readonly what: 'batch'
   readonly code: string
   readonly title: string
   readonly entries: number
@@ -22,7 +29,13 @@ const found = ref<readonly Standing[]>()
 const failure = ref('')
 const problems = ref<readonly { readonly at?: string; readonly why: string }[]>([])
 const isBusy = ref(false)
-const brought = ref<{ brought: readonly string[]; there: readonly string[] }>()
+interface Brought {
+  readonly brought: readonly string[]
+  readonly things: readonly string[]
+  readonly left: readonly string[]
+}
+const brought = ref<Brought>()
+const kinds = { 'own-row': 'Own row', template: 'Template', worksheet: 'Worksheet' } as const
 const words = {
   new: 'not here yet',
   there: 'here already, the very same',
@@ -59,12 +72,15 @@ async function choose(event: Event): Promise<void> {
   found.value = await post<readonly Standing[]>('/api/bring/look')
 }
 async function bring(ids: 'kept' | 'new'): Promise<void> {
-  const answer = await post<{ brought: readonly string[]; there: readonly string[] }>(`/api/bring?ids=${ids}`)
+  const answer = await post<Brought>(`/api/bring?ids=${ids}`)
   if (!answer) return
   brought.value = answer
   found.value = undefined
 }
-const hasClash = computed(() => found.value?.some(({ is }) => is === 'differs') ?? false)
+const hasClash = computed(() => found.value?.some(({ what, is }) => what === 'batch' && is === 'differs') ?? false)
+const hasOtherThings = computed(
+  () => found.value?.some(({ what, is }) => what !== 'batch' && is === 'differs') ?? false,
+)
 const isAnyNew = computed(() => found.value?.some(({ is }) => is === 'new' || is === 'plan') ?? false)
 
 const name = ref('')
@@ -125,10 +141,10 @@ onUnmounted(() => clearInterval(timer))
         </p>
       </section>
       <section aria-label="Bring in">
-        <h2 class="text-[16px] text-ink">Bring batches in</h2>
+        <h2 class="text-[16px] text-ink">Bring in</h2>
         <p class="mt-1 max-w-[38em] text-[14.5px]">
-          An archive of a batch or of a lab, a batch’s JSON, or a plan of either version. It is looked at first; nothing
-          that is here is overwritten.
+          An archive of a batch or of a lab, a batch’s JSON, a plan of either version, or a lab’s own tables, templates
+          and worksheets (lab-tables.json). It is looked at first; nothing that is here is overwritten.
         </p>
         <label class="mt-3 block max-w-[420px]"
           ><span class="label">Archive or JSON file</span>
@@ -154,7 +170,7 @@ onUnmounted(() => clearInterval(timer))
             <table class="w-full border-collapse text-[14px]">
               <thead>
                 <tr class="border-b-2 border-ink text-left text-soft">
-                  <th class="font-normal">Batch</th>
+                  <th class="font-normal">What</th>
                   <th class="text-right font-normal">Entries</th>
                   <th class="pr-3 text-right font-normal">Pictures</th>
                   <th class="font-normal">In this lab</th>
@@ -163,13 +179,13 @@ onUnmounted(() => clearInterval(timer))
               <tbody>
                 <tr v-for="(one, i) in found" :key="i" class="border-b border-rule">
                   <td class="py-1 pr-2">
-                    <b>{{ one.code }}</b> <RichText :text="one.title" />
+                    <b>{{ one.what === 'batch' ? one.code : kinds[one.what] }}</b> <RichText :text="one.title" />
                   </td>
-                  <td class="figure text-right">{{ one.entries }}</td>
-                  <td class="figure pr-3 text-right">{{ one.photos }}</td>
+                  <td class="figure text-right">{{ one.what === 'batch' ? one.entries : '' }}</td>
+                  <td class="figure pr-3 text-right">{{ one.what === 'batch' ? one.photos : '' }}</td>
                   <td :class="{ 'text-red': one.is === 'differs' }">
                     {{ words[one.is]
-                    }}<template v-if="one.isCodeTaken"
+                    }}<template v-if="one.what === 'batch' && one.isCodeTaken"
                       >; its code is another’s here, it gets the next free one</template
                     >
                   </td>
@@ -188,13 +204,28 @@ onUnmounted(() => clearInterval(timer))
           <p v-if="hasClash" class="small mt-1">
             What says something else than the batch that is here can only come in as a copy, under ids of its own.
           </p>
+          <p v-if="hasOtherThings" class="small mt-1">
+            A template or worksheet that says something else comes in with the copies, under another name; a row of the
+            tables is left as it is here.
+          </p>
         </template>
         <p v-if="brought" class="mt-3 rounded-lg bg-verdigris-soft p-3" role="status">
-          {{ brought.brought.length === 0 ? 'Nothing was brought in: all of it is here.' : 'Brought in: ' }}
+          {{
+            brought.brought.length + brought.things.length === 0
+              ? brought.left.length > 0
+                ? 'Nothing was brought in.'
+                : 'Nothing was brought in: all of it is here.'
+              : 'Brought in: '
+          }}
           <template v-for="(code, i) in brought.brought" :key="code"
             ><template v-if="i > 0">, </template
             ><NuxtLink class="text-verdigris underline" :to="`/batches/${code}/record`">{{ code }}</NuxtLink></template
-          >
+          ><template v-for="(title, i) in brought.things" :key="title"
+            ><template v-if="i > 0 || brought.brought.length > 0">, </template><RichText :text="title"
+          /></template>
+          <template v-if="brought.left.length > 0">
+            Left as they are here, where they say something else: <RichText :text="brought.left.join('; ')" />.
+          </template>
         </p>
       </section>
     </div>
