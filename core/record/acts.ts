@@ -70,6 +70,13 @@ export interface Act {
 }
 export type NewAct = Omit<Act, 'previousHash' | 'hash' | 'key' | 'signature'>
 
+/** A time stamp on an act, as it is shown beside it. */
+export interface ActStamp {
+  readonly number: number
+  readonly at: string
+  readonly by: string
+}
+
 /** What a lab asks of whoever countersigns: nobody; somebody else than who signed; or somebody who recorded nothing of it. */
 export const reviewRules = {
   none: 'no countersignature',

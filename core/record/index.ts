@@ -16,6 +16,7 @@ export {
   type Act,
   type ActKind,
   type Actor,
+  type ActStamp,
   type Manifest,
   type NewAct,
   type ProofKind,

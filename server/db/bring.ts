@@ -9,11 +9,13 @@ import type { Proof } from '../record/batch-file'
 import { canonical } from '../record/canonical'
 import { findActBreak } from '../record/act-chain'
 import { signedProblems } from '../record/check'
+import { checkStamp } from '../record/stamp'
 import { keepParts } from './acts'
 import { write, type Written } from './append'
 import { addBatch } from './batches'
 import { GENESIS, walkChain } from './chain'
 import { revisionHash, type RevisionRow } from './revision-hash'
+import { keepStamp, stampedOf, type KeptStamp } from './stamps'
 
 /** How a batch that is brought stands to what the lab has. */
 export interface BatchStanding {
@@ -169,10 +171,19 @@ async function keepProof(
     await trx('acts').insert(
       proof.acts.map((act: Act) => ({ ...where, number: act.number, body: JSON.stringify(act) })),
     )
+    for (const { number, token } of stampsThatHold(proof)) await keepStamp(trx, access, batch, { number, token })
   }
   if (!isOurs || proof.origin !== undefined)
     await trx('origins').insert({ ...where, body: canonical(isOurs ? proof.origin : proof), brought_by: access.person })
   if (sealed) await trx('batches').where({ lab_id: access.lab, id: batch }).update({ sealed_at: sealed.at })
+}
+
+function stampsThatHold({ acts, stamps = [] }: Proof): KeptStamp[] {
+  return stamps.flatMap(({ number, token: text }) => {
+    const act = acts.find(one => one.number === number)
+    const token = Buffer.from(text, 'base64')
+    return act && checkStamp(token, stampedOf(act)).ok ? [{ number, token }] : []
+  })
 }
 
 /** Where the journal of a proof ends, by every link of its chain; undefined where it is broken. */

@@ -90,6 +90,7 @@ describe.skipIf(!server)('the database', () => {
       '008-revisions',
       '009-append',
       '010-record',
+      '011-stamps',
     ])
     expect(await findLab(db, access)).toEqual({
       id: demoLab.id,

@@ -9,6 +9,7 @@ import * as people from './migrations/007-people'
 import * as revisions from './migrations/008-revisions'
 import * as append from './migrations/009-append'
 import * as record from './migrations/010-record'
+import * as stamps from './migrations/011-stamps'
 
 interface Migration {
   readonly name: string
@@ -26,6 +27,7 @@ const migrations: readonly Migration[] = [
   { name: '008-revisions', up: revisions.up },
   { name: '009-append', up: append.up },
   { name: '010-record', up: record.up },
+  { name: '011-stamps', up: stamps.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

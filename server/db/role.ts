@@ -31,6 +31,8 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   origins: ['select', 'insert'],
   installation_keys: ['select', 'insert'],
   anchors: ['select', 'insert'],
+  stamps: ['select', 'insert'],
+  stand_ins: ['select', 'insert'],
   knex_migrations: ['select'],
 }
 

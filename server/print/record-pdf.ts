@@ -1,10 +1,20 @@
-import { dayText, clockText, proofs, type Act, type Block, type Reader, type RecordPage } from '#core/record'
+import {
+  dayText,
+  clockText,
+  proofs,
+  type Act,
+  type ActStamp,
+  type Block,
+  type Reader,
+  type RecordPage,
+} from '#core/record'
 import { Flow } from './flow'
 import { colours } from './layout'
 
 export interface Printing {
   readonly page: RecordPage
   readonly acts: readonly Act[]
+  readonly stamps?: readonly ActStamp[]
   /** Pictures by their SHA-256, as JPEG or PNG. */
   readonly photos: ReadonlyMap<string, Uint8Array>
   readonly reader: Reader
@@ -12,7 +22,7 @@ export interface Printing {
 }
 
 /** The record as a tagged PDF, A4. What a font lacks another draws; what none has is told by its number. */
-export function recordPdf({ page, acts, photos, reader, at }: Printing): Promise<Buffer> {
+export function recordPdf({ page, acts, stamps = [], photos, reader, at }: Printing): Promise<Buffer> {
   const flow = new Flow(
     {
       title: `${page.code}: ${plain(page.title)}`,
@@ -54,7 +64,7 @@ export function recordPdf({ page, acts, photos, reader, at }: Printing): Promise
         flow.paragraph([{ as: 'quiet', text: `Remark by ${remark.name}: ${remark.text ?? ''}` }], 8.5, { indent: 46 })
     }
   }
-  seal(flow, acts, reader)
+  seal(flow, acts, stamps, reader)
   const sealed = acts.find(({ kind }) => kind === 'sealed')
   return flow.end(
     (n, of) =>
@@ -118,7 +128,7 @@ const DONE: Readonly<Record<Act['kind'], string>> = {
 }
 
 /** Who put their name to it, when, and what they said by it; or that nobody did yet. */
-function seal(flow: Flow, acts: readonly Act[], reader: Reader): void {
+function seal(flow: Flow, acts: readonly Act[], stamps: readonly ActStamp[], reader: Reader): void {
   flow.space(10)
   flow.need(60)
   flow.artifact(() =>
@@ -143,5 +153,10 @@ function seal(flow: Flow, acts: readonly Act[], reader: Reader): void {
       act.text ? ` ${act.text}` : '',
     ])
     flow.paragraph([{ as: 'quiet', text: `${act.number} · ${act.hash} · key ${act.key}` }], 7.2)
+    const stamp = stamps.find(({ number }) => number === act.number)
+    if (stamp)
+      flow.paragraph([
+        { as: 'quiet', text: `stamped ${dayText(stamp.at, reader)}, ${clockText(stamp.at, reader)} by ${stamp.by}` },
+      ])
   }
 }

@@ -7,6 +7,7 @@ import { listActs, partsOf } from '../db/acts'
 import type { Batch } from '../db/batches'
 import type { ChainedRow } from '../db/chain'
 import { publicKeys } from '../db/keyring'
+import { listStamps } from '../db/stamps'
 import type { RevisionInChain } from '../db/revisions'
 
 /** A batch with all that proves it: its chains as they are kept, what was done to its record, and the texts that were signed. */
@@ -19,6 +20,8 @@ export interface Proof {
   readonly journal: readonly ChainedRow[]
   readonly revisions: readonly RevisionInChain[]
   readonly acts: readonly Act[]
+  /** Time stamps on acts, by the act’s number; the token (RFC 3161) in base64. */
+  readonly stamps?: readonly { readonly number: number; readonly token: string }[]
   /** Signed texts, by their SHA-256: manifests, the record as it was read, the rows of the tables. */
   readonly texts: Readonly<Record<string, string>>
   /** Public keys that signed any of it, by name, as PEM. */
@@ -41,13 +44,14 @@ export async function takeOut(
   batch: Batch,
 ): Promise<TakenOut> {
   const where = { lab_id: access.lab, batch_id: batch.id }
-  const [journal, revisions, photos, acts, origin, keys] = await Promise.all([
+  const [journal, revisions, photos, acts, stamps, origin, keys] = await Promise.all([
     db('entries').where(where).orderBy('seq') as Promise<ChainedRow[]>,
     db('revisions').where({ lab_id: access.lab, kind: 'batch', subject: batch.id }).orderBy('number') as Promise<
       RevisionInChain[]
     >,
     db('photos').where(where).orderBy('sha256').select('sha256', 'type') as Promise<BatchFile['photos']>,
     listActs(db, access, batch.id),
+    listStamps(db, access, batch.id),
     db('origins').where(where).first('body') as Promise<{ body: string } | undefined>,
     publicKeys(pool),
   ])
@@ -90,6 +94,9 @@ export async function takeOut(
       journal: journal.map(plainRow),
       revisions: revisions.map(plainRow),
       acts,
+      ...(stamps.length > 0 && {
+        stamps: stamps.map(({ number, token }) => ({ number, token: Buffer.from(token).toString('base64') })),
+      }),
       texts,
       keys: Object.fromEntries(keys.map(({ id, publicKey }) => [id, publicKey])),
       ...(origin && { origin: JSON.parse(origin.body) as unknown }),

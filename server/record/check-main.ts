@@ -1,10 +1,12 @@
+import { X509Certificate } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { unzipSync } from 'fflate'
 import { checkRecord, type Anchored } from './check'
 
-/** Proves a record that was taken out, without a database: check-record FILE --key KEY [--anchors LIST]. Ends with 1 where something is wrong, with 2 where it cannot look. */
-const USAGE = 'bin/check-record FILE --key KEY.pem [--key OLDER.pem] [--anchors LIST.json]'
+/** Proves a record that was taken out, without a database: check-record FILE --key KEY [--anchors LIST] [--authority CERTIFICATE]. Ends with 1 where something is wrong, with 2 where it cannot look. */
+const USAGE =
+  'bin/check-record FILE --key KEY.pem [--key OLDER.pem] [--anchors LIST.json] [--authority CERTIFICATE.pem]'
 
 function stop(why: string): never {
   console.error(`${why}\n${USAGE}`)
@@ -28,17 +30,30 @@ function anchorsIn(path: string): Anchored[] {
   }
 }
 
+function certificateIn(path: string): string {
+  const text = load(path).toString('utf8')
+  try {
+    return new X509Certificate(text).toString()
+  } catch {
+    return stop(`${path} is no certificate.`)
+  }
+}
+
 let args
 try {
   args = parseArgs({
     allowPositionals: true,
-    options: { key: { type: 'string', multiple: true }, anchors: { type: 'string' } },
+    options: {
+      key: { type: 'string', multiple: true },
+      anchors: { type: 'string' },
+      authority: { type: 'string', multiple: true },
+    },
   })
 } catch (error) {
   stop((error as Error).message)
 }
 const [file, ...more] = args.positionals
-const { key: keys = [], anchors } = args.values
+const { key: keys = [], anchors, authority: authorities = [] } = args.values
 if (file === undefined || more.length > 0 || keys.length === 0)
   stop('Name one file, and the public key of the installation.')
 let files: Map<string, Uint8Array>
@@ -53,6 +68,7 @@ try {
     files,
     keys.map(path => load(path).toString('utf8')),
     anchors === undefined ? [] : anchorsIn(anchors),
+    authorities.map(certificateIn),
   )
 } catch (error) {
   stop(`It cannot be checked: ${(error as Error).message}`)

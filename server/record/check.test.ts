@@ -7,6 +7,7 @@ import { saveDocument } from '../db/batches'
 import { GENESIS, hashOf, type ChainedRow } from '../db/chain'
 import { keepPhoto } from '../db/photos'
 import { revisionHash } from '../db/revision-hash'
+import { standInAuthority } from '../db/stamps'
 import type { RevisionInChain } from '../db/revisions'
 import { actAfter } from './act-chain'
 import type { Proof } from './batch-file'
@@ -23,12 +24,14 @@ import {
   outOf,
   publicKeyOf,
   putBatch,
+  stampActs,
   testDatabase,
   textIn,
   TOVE,
   WREN,
 } from './fixtures'
 import { makeKeyPair, signText, type KeyPair } from './keys'
+import { makeStandIn } from '../stand-ins/time-stamp'
 
 const server = process.env.TEST_DATABASE_URL
 type Files = Map<string, Uint8Array>
@@ -39,6 +42,7 @@ describe.skipIf(!server)('a record that was tampered with', () => {
   let whole: Files
   let other: Files
   let key: string
+  let standIn: string
   const stranger = makeKeyPair()
 
   beforeAll(async () => {
@@ -69,6 +73,8 @@ describe.skipIf(!server)('a record that was tampered with', () => {
       allDemo().find(({ code }) => code === 'MO-002')!,
     )
     await doAct(db, 'MO-002', WREN.id, 'signed')
+    await stampActs(db, 'CO-003')
+    standIn = (await standInAuthority(db)).certificate
     whole = await outOf(db, 'CO-003')
     other = await outOf(db, 'MO-002')
     key = await publicKeyOf(db)
@@ -147,6 +153,19 @@ describe.skipIf(!server)('a record that was tampered with', () => {
     )
     expect(checkRecord(other, [key]).problems).toEqual([])
   })
+  it('says when each signature was stamped, and whether somebody vouches for that', async () => {
+    const plain = checkRecord(whole, [key]).told.filter(line => line.includes('stamped'))
+    expect(plain).toHaveLength(4)
+    expect(plain[0]).toMatch(/^act 1 stamped 2026-.*by Stand-in for a time-stamp authority.*nobody that was named/)
+    const { told, problems } = checkRecord(whole, [key], [], [standIn])
+    expect(problems).toEqual([])
+    expect(told.filter(line => line.endsWith(': vouched for'))).toHaveLength(4)
+    const other = (await makeStandIn(new Date())).certificate
+    expect(checkRecord(whole, [key], [], [other]).problems[0]).toBe(
+      'signature 1: the stamp is by a certificate for which none of those given vouches',
+    )
+  })
+
   it('is refused by a key that is not the installation’s, and taken by one of several that is', () => {
     const { problems } = checkRecord(whole, [stranger.publicKey])
     expect(problems).toContainEqual(
@@ -408,6 +427,32 @@ describe.skipIf(!server)('a record that was tampered with', () => {
           ),
         })),
       /^the tables that signature 1 signed was altered$/,
+    ],
+    [
+      'a time stamp put on another signature',
+      () =>
+        withProof(({ stamps = [] }) => ({
+          stamps: stamps.map((one, i) => ({ ...one, token: stamps[1 - i]?.token ?? one.token })),
+        })),
+      /^signature 1: the stamp is of something else$/,
+    ],
+    [
+      'a later time written into a stamp',
+      () =>
+        withProof(({ stamps = [] }) => ({
+          stamps: stamps.map(one => {
+            const token = Buffer.from(one.token, 'base64')
+            const year = new Date().getUTCFullYear()
+            token.write(`${year + 10}`, token.indexOf(`${year}`), 'latin1')
+            return { ...one, token: token.toString('base64') }
+          }),
+        })),
+      /^signature 1: the stamp was altered$/,
+    ],
+    [
+      'a stamp that does not read',
+      () => withProof(({ stamps = [] }) => ({ stamps: stamps.map(one => ({ ...one, token: 'AAAA' })) })),
+      /^signature 1: the stamp cannot be read$/,
     ],
     [
       'another batch’s journal put in',

@@ -8,6 +8,8 @@ import type { Proof } from './batch-file'
 import { canonical, digestOf, sha256Of } from './canonical'
 import { BATCH, LISTING, PROOF, type SignedListing } from './files'
 import { isSignedBy, keyName } from './keys'
+import { checkStamp, type StampChecked } from './stamp'
+import { stampedOf } from '../db/stamps'
 
 /** What a file of a record comes to: nothing wrong, or what is, each in one line. */
 export interface Checked {
@@ -50,18 +52,20 @@ const proofSchema = z.looseObject({
   journal: z.array(z.looseObject({ ...chained.shape, seq: z.int(), id: z.string(), body: z.looseObject({}) })),
   revisions: z.array(z.looseObject({ ...chained.shape, number: z.int() })),
   acts: z.array(z.looseObject({ number: z.int(), kind: z.string(), hash: hex })),
+  stamps: z.array(z.object({ number: z.int(), token: z.string() })).optional(),
   texts: z.record(z.string(), z.string()),
   keys: z.record(z.string(), z.string()),
 })
 
 /**
  * Proves a record offline, from its files alone: that the list of files is signed by one of `keys` (PEM), that no file was altered, removed or added, that every chain is whole and the one
- * that was listed, and that every signature is of what stands there. Names what is not so.
+ * that was listed, that every signature is of what stands there, and that time stamps are on them, by one for whom `authorities` (certificates, PEM) vouch where any are given. Names what is not so.
  */
 export function checkRecord(
   files: ReadonlyMap<string, Uint8Array>,
   keys: readonly string[],
   anchors: readonly Anchored[] = [],
+  authorities: readonly string[] = [],
 ): Checked {
   const known = Object.fromEntries(keys.map(key => [keyName(key), key]))
   const text = (path: string): string | undefined => {
@@ -76,13 +80,18 @@ export function checkRecord(
   if (text(PROOF) === undefined) return { problems, told: [] }
   if (!proof) return { problems: [...problems, `${PROOF} cannot be read: it was altered`], told: [] }
   const batch = read(batchFileSchema, text(BATCH))
+  const stamps = stampsOn(proof, authorities)
   problems.push(
     ...chainProblems(proof, listed as SignedListing),
     ...actProblems(proof, listed as SignedListing, known),
     ...(batch ? batchProblems(batch as BatchFile, proof) : []),
     ...anchorProblems(proof, anchors),
+    ...stamps.flatMap(({ number, checked }) => (checked.ok ? [] : [`signature ${number}: ${checked.why}`])),
   )
-  return { problems: [...new Set(problems)], told: problems.length === 0 ? tell(proof, listed.listing.at) : [] }
+  return {
+    problems: [...new Set(problems)],
+    told: problems.length === 0 ? [...tell(proof, listed.listing.at), ...stamps.flatMap(tellStamp)] : [],
+  }
 }
 
 const fail = (why: string): Checked => ({ problems: [why], told: [] })
@@ -221,6 +230,25 @@ function* anchorProblems({ batch, journal }: Proof, anchors: readonly Anchored[]
       yield `on ${day} the journal up to entry ${seq} was another`
   }
 }
+
+interface StampOn {
+  readonly number: number
+  readonly checked: StampChecked
+}
+const stampsOn = ({ acts, stamps = [] }: Proof, authorities: readonly string[]): StampOn[] =>
+  stamps.map(({ number, token }) => {
+    const act = acts.find(one => one.number === number)
+    const checked: StampChecked = act
+      ? checkStamp(Buffer.from(token, 'base64'), stampedOf(act), authorities)
+      : { ok: false, why: 'it is stamped, and not there' }
+    return { number, checked }
+  })
+const tellStamp = ({ number, checked }: StampOn): string[] =>
+  checked.ok
+    ? [
+        `act ${number} stamped ${checked.stamp.at} by ${checked.stamp.by}, certificate ${checked.stamp.certificate.slice(0, 16)}: ${checked.stamp.isVouched ? 'vouched for' : 'nobody that was named vouches for it'}`,
+      ]
+    : []
 
 const acted: Readonly<Record<string, string>> = {
   signed: 'signed as author',

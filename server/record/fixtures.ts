@@ -4,11 +4,14 @@ import { demoBatches, demoLab, type DemoBatch } from '#demo'
 import type { Entry } from '#core/journal'
 import { meanings, recordOf, tablesUsed, type ActKind } from '#core/record'
 import { makeAccess, type Access } from '../access/access'
-import { addAct, manifestFor, stateOf } from '../db/acts'
+import { addAct, listActs, manifestFor, stateOf } from '../db/acts'
 import { appendMany } from '../db/append'
 import { findBatch, insertBatch, isUnread, type Batch } from '../db/batches'
 import { connect } from '../db/connect'
 import { publicKeys, signingKey } from '../db/keyring'
+import { keepStamp, stampedOf, standInAuthority } from '../db/stamps'
+import { answerStamp } from '../stand-ins/time-stamp'
+import { stampQuery, tokenIn } from './stamp'
 import { migrate } from '../db/migrate'
 import { addLab, findLab } from '../db/people'
 import { recordSource } from '../db/record-source'
@@ -90,6 +93,18 @@ export async function doAct(db: Knex, code: string, person: string, kind: ActKin
     },
   })
   if ('refused' in done) throw new Error(done.refused)
+}
+
+/** Has every act that puts a name to a record stamped by the stand-in. */
+export async function stampActs(db: Knex, code: string): Promise<void> {
+  const access = accessFor(TOVE.id)
+  const { id } = await batchOf(db, code)
+  const standIn = await standInAuthority(db)
+  for (const act of await listActs(db, access, id)) {
+    const { query, nonce } = stampQuery(stampedOf(act))
+    const token = tokenIn(await answerStamp(standIn, query, new Date()), nonce)
+    await keepStamp(db, access, id, { number: act.number, token })
+  }
 }
 
 /** Every file of a batch, as it is taken out. */

@@ -69,7 +69,8 @@ async function paperFor(
     listActs(db, access, batch.id),
     picturesFor(db, access, batch.id, picturesOf(source)),
   ])
-  return recordApart({ do: 'paper', paper: { is: 'record', page, acts, photos, reader: readerOf(event), at } })
+  const stamps = await shownStamps(db, access, batch.id, acts)
+  return recordApart({ do: 'paper', paper: { is: 'record', page, acts, stamps, photos, reader: readerOf(event), at } })
 }
 
 /** Sends files as one archive, which is written while it is sent. */

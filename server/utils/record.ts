@@ -144,6 +144,8 @@ export async function act(db: Knex, access: Access, batch: Batch, asking: Asking
     },
   })
   if ('refused' in done) throw refusal(409, done.refused, [{ at: 'kind', code: `record.${kind}`, why: done.refused }])
+  // An authority that is away keeps nobody from signing: it can be asked again.
+  if (stampsBy() !== undefined && isStamped(done.act)) await stampAct(db, access, batch.id, done.act)
   announce(db, access.lab, batch.code)
   return done.act
 }

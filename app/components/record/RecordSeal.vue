@@ -1,13 +1,17 @@
 <script setup lang="ts">
-import { clockText, dayText, proofs, type Act, type RecordStanding } from '#core/record'
+import { clockText, dayText, proofs, type Act, type ActStamp, type RecordStanding } from '#core/record'
 import { reader } from '~/utils/reader'
 
 /** The foot of a record: who put their name to it, when, and what they said by that; what it still waits for. */
-const { acts, standing, waits } = defineProps<{
+const { acts, stamps, standing, waits, canStamp } = defineProps<{
   acts: readonly Act[]
+  stamps: readonly ActStamp[]
   standing: RecordStanding
   waits: string
+  /** An authority for time stamps is named, and whoever looks may ask it. */
+  canStamp: boolean
 }>()
+defineEmits<{ stamp: [number: number] }>()
 const words = {
   signed: 'Signed as author',
   remark: 'Said',
@@ -18,7 +22,8 @@ const words = {
   'addendum-countersigned': 'Addendum countersigned',
 } as const
 const shown = computed(() => acts.filter(({ kind, place }) => kind !== 'remark' || place === undefined))
-const when = ({ at }: Act): string => `${dayText(at, reader())}, ${clockText(at, reader())}`
+const stampOf = ({ number }: Act): ActStamp | undefined => stamps.find(one => one.number === number)
+const when = ({ at }: { at: string }): string => `${dayText(at, reader())}, ${clockText(at, reader())}`
 </script>
 
 <template>
@@ -43,6 +48,18 @@ const when = ({ at }: Act): string => `${dayText(at, reader())}, ${clockText(at,
           <span class="figure block break-all text-[11.5px] text-soft"
             >{{ act.number }} · {{ act.hash.slice(0, 32) }} · key {{ act.key }}</span
           >
+          <span v-if="stampOf(act)" class="block text-[12.5px] text-soft"
+            >stamped {{ when(stampOf(act)!) }}, by {{ stampOf(act)!.by }}</span
+          >
+          <button
+            v-else-if="canStamp && act.how"
+            type="button"
+            class="min-h-6 text-[13px] underline"
+            data-chrome
+            @click="$emit('stamp', act.number)"
+          >
+            No time stamp yet: ask for it
+          </button>
         </p>
         <p v-if="waits" class="inline-block rounded bg-amber-soft px-2 py-0.5 text-[14px] text-amber">{{ waits }}</p>
       </div>

@@ -5,6 +5,7 @@ import {
   refusedAct,
   type Act,
   type ActKind,
+  type ActStamp,
   type Actor,
   type RecordPage,
   type RecordStanding,
@@ -20,6 +21,8 @@ interface Told {
   readonly page: RecordPage
   readonly version: number
   readonly acts: readonly Act[]
+  readonly stamps: readonly ActStamp[]
+  readonly canStamp: boolean
   readonly standing: RecordStanding
   readonly rule: ReviewRule
   readonly me: Actor & { readonly via: string }
@@ -107,6 +110,16 @@ async function done(): Promise<void> {
   doing.value = undefined
   await Promise.all([load(), batch.refreshSeal()])
 }
+async function stamp(number: number): Promise<void> {
+  failure.value = ''
+  try {
+    await send(`${path.value}/stamp`, { method: 'POST', body: { number } })
+    await load()
+  } catch (error) {
+    failure.value =
+      (error as { data?: { detail?: string } }).data?.detail ?? 'The server does not answer. Try again in a moment.'
+  }
+}
 const zone = computed(() => `zone=${encodeURIComponent(reader().zone)}&locale=${encodeURIComponent(reader().locale)}`)
 const print = (): void => window.print()
 async function again(as: 'planned' | 'done'): Promise<void> {
@@ -137,7 +150,14 @@ async function again(as: 'planned' | 'done'): Promise<void> {
         @remark="doing = { kind: 'remark', place: $event }"
       >
         <p v-if="!isWhole" class="small mt-4" role="status" data-chrome>Working out what would explain the yield.</p>
-        <RecordSeal :acts="told.acts" :standing="told.standing" :waits="waits" />
+        <RecordSeal
+          :acts="told.acts"
+          :stamps="told.stamps"
+          :standing="told.standing"
+          :waits="waits"
+          :can-stamp="told.canStamp && who.may('sign')"
+          @stamp="stamp"
+        />
       </RecordPaper>
       <div v-else class="p-6">
         <h1>Record of {{ batch.code }}</h1>

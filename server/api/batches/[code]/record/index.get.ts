@@ -15,6 +15,8 @@ export default answer('look', async (event, { access, db }) => {
     page,
     version: batch.version,
     acts,
+    stamps: await shownStamps(db, access, batch.id, acts),
+    canStamp: stampsBy() !== undefined,
     standing,
     rule,
     me: {

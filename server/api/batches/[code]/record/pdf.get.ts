@@ -16,9 +16,10 @@ export default answer('look', async (event, { access, db }) => {
     recordState(db, access, batch),
     picturesFor(db, access, batch.id, picturesOf(asked)),
   ])
+  const stamps = await shownStamps(db, access, batch.id, acts)
   const data = await recordApart({
     do: 'paper',
-    paper: { is: 'record', page, acts, photos, reader: readerOf(event), at: new Date() },
+    paper: { is: 'record', page, acts, stamps, photos, reader: readerOf(event), at: new Date() },
   })
   return sendPdf(event, `${batch.code}-record.pdf`, data)
 })
