@@ -70,6 +70,24 @@ export interface Act {
 }
 export type NewAct = Omit<Act, 'previousHash' | 'hash' | 'key' | 'signature'>
 
+/** What a reviewer said of a block, or of a row of a table, from 1. */
+export interface Remark {
+  readonly act: Act
+  readonly row?: number
+}
+/** The place of a remark: a block, or a row of one. */
+export const placeOf = (block: string, row?: number): string => (row === undefined ? block : `${block}#${row}`)
+/** Remarks by the block that they are about. */
+export function remarksBy(acts: readonly Act[]): ReadonlyMap<string, readonly Remark[]> {
+  const by = new Map<string, Remark[]>()
+  for (const act of acts) {
+    if (act.kind !== 'remark' || act.place === undefined) continue
+    const [block = '', row] = act.place.split('#')
+    by.set(block, [...(by.get(block) ?? []), { act, ...(row !== undefined && { row: Number(row) }) }])
+  }
+  return by
+}
+
 /** A time stamp on an act, as it is shown beside it. */
 export interface ActStamp {
   readonly number: number

@@ -9,8 +9,10 @@ export { clockText, dayText, isZone, PLAIN_READER, runText, type Reader } from '
 export {
   actKinds,
   meanings,
+  placeOf,
   proofs,
   refusedAct,
+  remarksBy,
   reviewRules,
   standingOf,
   type Act,
@@ -20,6 +22,7 @@ export {
   type Manifest,
   type NewAct,
   type ProofKind,
+  type Remark,
   type RecordStanding,
   type ReviewRule,
 } from './acts'

@@ -15,7 +15,13 @@ export interface Column {
 
 /** What stands in a record, one below the other. Each has a name of its own, at which a reviewer can say something. */
 export type Block = { readonly id: string } & (
-  | { readonly is: 'words'; readonly words: Words; readonly at?: string }
+  | {
+      readonly is: 'words'
+      readonly words: Words
+      readonly at?: string
+      /** The revision whose change of the plan it tells. */
+      readonly revision?: number
+    }
   | { readonly is: 'caution'; readonly words: Words }
   | {
       readonly is: 'table'

@@ -87,6 +87,7 @@ function changes({ source, nameOf }: Facts): Unnamed[] {
     told.push({
       is: 'words',
       at: plan.at,
+      revision: plan.number,
       words: words(
         'Changed',
         plan.by === undefined ? undefined : ` by ${nameOf(plan.by)}`,

@@ -21,10 +21,21 @@ export async function signingKey(db: Knex): Promise<KeyPair> {
     await trx.raw('select pg_advisory_xact_lock(?)', [MAKING])
     const meanwhile = await newest(trx)
     if (meanwhile) return pairOf(meanwhile)
-    const pair = makeKeyPair()
-    await trx('installation_keys').insert({ id: pair.id, public_key: pair.publicKey, private_key: pair.privateKey })
-    return pair
+    return addKey(trx)
   })
+}
+
+/** A new key, which this installation signs with from now on; the keys of before stay published. */
+export const renewKey = (db: Knex): Promise<KeyPair> =>
+  db.transaction(async trx => {
+    await trx.raw('select pg_advisory_xact_lock(?)', [MAKING])
+    return addKey(trx)
+  })
+
+async function addKey(trx: Knex): Promise<KeyPair> {
+  const pair = makeKeyPair()
+  await trx('installation_keys').insert({ id: pair.id, public_key: pair.publicKey, private_key: pair.privateKey })
+  return pair
 }
 
 /** The public halves of all keys that this installation ever signed with, by name, the newest first. */

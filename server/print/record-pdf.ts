@@ -2,6 +2,7 @@ import {
   dayText,
   clockText,
   proofs,
+  remarksBy,
   type Act,
   type ActStamp,
   type Block,
@@ -60,8 +61,11 @@ export function recordPdf({ page, acts, stamps = [], photos, reader, at }: Print
         day = today
       }
       draw(flow, block, photos)
-      for (const remark of under.get(block.id) ?? [])
-        flow.paragraph([{ as: 'quiet', text: `Remark by ${remark.name}: ${remark.text ?? ''}` }], 8.5, { indent: 46 })
+      for (const { act, row } of under.get(block.id) ?? []) {
+        const where = row === undefined ? '' : `, of row ${row}`
+        const text = `Remark by ${act.name}${where}: ${act.text ?? ''}`
+        flow.paragraph([{ as: 'quiet', text }], 8.5, { indent: 46 })
+      }
     }
   }
   seal(flow, acts, stamps, reader)
@@ -79,13 +83,6 @@ function span({ begun, ended }: RecordPage, reader: Reader): string[] {
   return [
     `${dayText(begun, reader)}, ${clockText(begun, reader)} to ${dayText(ended, reader)}, ${clockText(ended, reader)}`,
   ]
-}
-
-function remarksBy(acts: readonly Act[]): Map<string, Act[]> {
-  const by = new Map<string, Act[]>()
-  for (const act of acts)
-    if (act.kind === 'remark' && act.place !== undefined) by.set(act.place, [...(by.get(act.place) ?? []), act])
-  return by
 }
 
 const CLOCK = 46

@@ -5,6 +5,7 @@ import type { Entry } from '#core/journal'
 import type { Act } from '#core/record'
 import { saveDocument } from '../db/batches'
 import { GENESIS, hashOf, type ChainedRow } from '../db/chain'
+import { publicKeys, renewKey } from '../db/keyring'
 import { keepPhoto } from '../db/photos'
 import { revisionHash } from '../db/revision-hash'
 import { standInAuthority } from '../db/stamps'
@@ -465,6 +466,19 @@ describe.skipIf(!server)('a record that was tampered with', () => {
     const { problems, told } = checkRecord(tamper(), [key])
     expect(told).toEqual([])
     expect(problems).toContainEqual(expect.stringMatching(says))
+  })
+
+  it('is whole where the key was changed between two signatures, by both keys and by neither alone', async () => {
+    await renewKey(db)
+    await doAct(db, 'MO-002', TOVE.id, 'countersigned')
+    const files = await outOf(db, 'MO-002')
+    const [newer, older] = (await publicKeys(db)).map(({ publicKey }) => publicKey)
+    expect(older).toBe(key)
+    expect(checkRecord(files, [newer!, older!]).problems).toEqual([])
+    expect(checkRecord(files, [newer!]).problems).toEqual([
+      expect.stringMatching(/^signature 1: it is signed by the key/),
+    ])
+    expect(checkRecord(files, [older!]).problems).toContainEqual(expect.stringMatching(/^signature 2: it is signed by/))
   })
 
   it('whose end was cut off together with all that lists it is noticed by what was published before', () => {

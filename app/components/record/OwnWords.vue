@@ -12,12 +12,9 @@ const emit = defineEmits<{ change: [make: (notes: RecordNotes) => RecordNotes, k
 
 /** Changes of the plan that the record tells, by their revision. */
 const changes = computed(() =>
-  (page.sections.find(({ part }) => part === 'plan')?.blocks ?? []).flatMap(block => {
-    if (block.is !== 'words' || block.at === undefined) return []
-    const told = block.words.map(run => (typeof run === 'string' ? run : 'text' in run ? run.text : '')).join('')
-    const number = /\(revision (\d+)/.exec(told)?.[1]
-    return number ? [number] : []
-  }),
+  page.sections.flatMap(({ blocks }) =>
+    blocks.flatMap(block => (block.is === 'words' && block.revision !== undefined ? [String(block.revision)] : [])),
+  ),
 )
 const isOpen = (section: string): boolean => openIn(page).some(one => one.section === section)
 const whyOf = (id: string): string => notes.changes?.find(one => one.id === id)?.why ?? ''

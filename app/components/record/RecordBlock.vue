@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import type { Act, Block } from '#core/record'
-import { clockText } from '#core/record'
+import { clockText, placeOf, type Block, type Remark } from '#core/record'
 import { reader } from '~/utils/reader'
 import { RecordWords } from './record-words'
 
@@ -8,7 +7,7 @@ import { RecordWords } from './record-words'
 const { block, code, remarks, mayRemark } = defineProps<{
   block: Block
   code: string
-  remarks: readonly Act[]
+  remarks: readonly Remark[]
   mayRemark: boolean
 }>()
 const emit = defineEmits<{ remark: [place: string] }>()
@@ -45,6 +44,7 @@ const emit = defineEmits<{ remark: [place: string] }>()
             >
               {{ column.name }}
             </th>
+            <th v-if="mayRemark" data-chrome><span class="sr-only">Remarks</span></th>
           </tr>
         </thead>
         <tbody>
@@ -56,6 +56,11 @@ const emit = defineEmits<{ remark: [place: string] }>()
               :class="{ 'text-right whitespace-nowrap': block.columns[j]?.isFigure }"
             >
               <RecordWords :words="cell" />
+            </td>
+            <td v-if="mayRemark" class="w-7" data-chrome>
+              <button type="button" class="say-row" @click="emit('remark', placeOf(block.id, i + 1))">
+                <span aria-hidden="true">+</span><span class="sr-only">Say something about row {{ i + 1 }}</span>
+              </button>
             </td>
           </tr>
         </tbody>
@@ -73,12 +78,22 @@ const emit = defineEmits<{ remark: [place: string] }>()
     </figure>
     <p
       v-for="one in remarks"
-      :key="one.number"
+      :key="one.act.number"
       class="my-1 border-l-[3px] border-blue-edge bg-blue-soft px-2 py-1 text-[13.5px]"
     >
-      <b>{{ one.name }}:</b> {{ one.text }}
+      <b
+        >{{ one.act.name }}<template v-if="one.row">, of row {{ one.row }}</template
+        >:</b
+      >
+      {{ one.act.text }}
     </p>
-    <button v-if="mayRemark" type="button" class="say" data-chrome @click="emit('remark', block.id)">
+    <button
+      v-if="mayRemark && block.is !== 'table'"
+      type="button"
+      class="say"
+      data-chrome
+      @click="emit('remark', block.id)"
+    >
       <span aria-hidden="true">+</span><span class="sr-only">Say something about this line</span>
     </button>
   </div>
@@ -99,6 +114,9 @@ const emit = defineEmits<{ remark: [place: string] }>()
   position: absolute;
   right: -30px;
   top: 0;
+}
+.say,
+.say-row {
   width: 24px;
   height: 24px;
   border-radius: 5px;
@@ -106,7 +124,9 @@ const emit = defineEmits<{ remark: [place: string] }>()
   border: 1px solid transparent;
 }
 .say:hover,
-.say:focus-visible {
+.say:focus-visible,
+.say-row:hover,
+.say-row:focus-visible {
   border-color: var(--color-edge);
   background: var(--color-card);
 }

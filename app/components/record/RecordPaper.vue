@@ -1,16 +1,11 @@
 <script setup lang="ts">
-import { dayText, type Act, type RecordPage, type Section } from '#core/record'
+import { dayText, remarksBy, type Act, type RecordPage, type Section } from '#core/record'
 import { reader } from '~/utils/reader'
 
 /** The record as a page that is read: its sections one below the other, days between them, the seal at its foot. */
 const { page, acts, mayRemark } = defineProps<{ page: RecordPage; acts: readonly Act[]; mayRemark: boolean }>()
 const emit = defineEmits<{ remark: [place: string] }>()
-const byPlace = computed(() => {
-  const by = new Map<string, Act[]>()
-  for (const act of acts)
-    if (act.kind === 'remark' && act.place !== undefined) by.set(act.place, [...(by.get(act.place) ?? []), act])
-  return by
-})
+const byPlace = computed(() => remarksBy(acts))
 const span = computed(() => {
   const { begun, ended } = page
   if (begun === undefined || ended === undefined) return 'nothing recorded yet'
