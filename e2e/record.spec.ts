@@ -1,11 +1,15 @@
 import { execFile } from 'node:child_process'
 import { generateKeyPairSync } from 'node:crypto'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { buffer } from 'node:stream/consumers'
 import { promisify } from 'node:util'
 import { expect, test, type Page } from '@playwright/test'
 import { generate } from 'otplib'
+import { answerStamp, makeStandIn, type StandInAuthority } from '../server/stand-ins/time-stamp'
 import { expectAccessible } from './accessible'
 import { hasOwner, PASSWORD, Somebody, startOwn, type OwnServer } from './own-server'
 
@@ -87,6 +91,26 @@ test.describe('the record of a demo batch', () => {
     })
     await expect(page.getByRole('alert')).toContainText('no whole ZIP archive')
     await expectAccessible(page)
+    const tables = {
+      format: 'zip-ledger/lab-file',
+      version: 1,
+      rows: [
+        {
+          kind: 'substance',
+          body: { formula: 'Zr(SO4)2', name: 'zirconium sulfate', state: 'solid', water: 'soluble' },
+        },
+      ],
+      templates: [],
+      worksheets: [],
+    }
+    await field.setInputFiles({
+      name: 'lab-tables.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(tables)),
+    })
+    await expect(page.getByRole('row', { name: /Own row.*not here yet/ })).toBeVisible()
+    await page.getByRole('button', { name: 'Bring in what is not here' }).click()
+    await expect(page.getByRole('status').filter({ hasText: 'Brought in' })).toContainText('substance')
     await page.getByRole('link', { name: 'Take everything out' }).click()
     await expect(page.getByText(/All \d+ batches are out/)).toBeVisible({ timeout: 60_000 })
   })
@@ -132,10 +156,24 @@ test.describe('signed, reviewed, sealed', () => {
     expect((await one.ask('PUT', '/api/account/factor', { code: await generate({ secret }) })).status).toBe(200)
   }
   const proof = { by: 'password', password: PASSWORD }
+  /** An authority for time stamps, which is away at first. */
+  let authority: StandInAuthority
+  let isAway = true
+  const clock = createServer((asked, answer) => {
+    if (isAway) return void answer.writeHead(503).end()
+    void buffer(asked).then(async query =>
+      answer
+        .writeHead(200, { 'content-type': 'application/timestamp-reply' })
+        .end(await answerStamp(authority, query, new Date())),
+    )
+  })
 
   test.beforeAll(async ({ browser }) => {
     test.setTimeout(120_000)
-    server = await startOwn()
+    authority = await makeStandIn(new Date())
+    await new Promise<void>(resolve => clock.listen(0, '127.0.0.1', resolve))
+    const { port } = clock.address() as AddressInfo
+    server = await startOwn({ ZIP_LEDGER_TIME_STAMP: `http://127.0.0.1:${port}/` })
     admin = new Somebody(server.address)
     const joined = await admin.ask('POST', '/api/join', {
       link: server.first,
@@ -180,6 +218,7 @@ test.describe('signed, reviewed, sealed', () => {
     rmSync(folder, { recursive: true })
     await page?.context().close()
     await server?.stop()
+    clock.close()
   })
 
   test('its author signs with the password, and not with another', async () => {
@@ -195,7 +234,14 @@ test.describe('signed, reviewed, sealed', () => {
     await dialog.getByLabel('Your password, once more').fill(PASSWORD)
     await dialog.getByRole('button', { name: 'Sign as author' }).click()
     await expect(page.getByText('waits for a countersignature')).toBeVisible()
-    await expect(page.getByRole('region', { name: 'Signatures' })).toContainText('Signed as author by Moss Teal')
+    const signatures = page.getByRole('region', { name: 'Signatures' })
+    await expect(signatures).toContainText('Signed as author by Moss Teal')
+    await signatures.getByRole('button', { name: 'No time stamp yet: ask for it' }).click()
+    await expect(page.getByRole('alert')).toContainText('The authority answered 503.')
+    isAway = false
+    await signatures.getByRole('button', { name: 'No time stamp yet: ask for it' }).click()
+    await expect(signatures).toContainText('by Stand-in for a time-stamp authority')
+    await expect(page.getByRole('alert')).toBeHidden()
   })
 
   test('a change after it voids it; a reviewer sends it back, and neither of them countersigns in the wrong place', async () => {
@@ -302,6 +348,11 @@ test.describe('signed, reviewed, sealed', () => {
     expect(said).toMatch(
       /signed as author by Moss Teal[^]*countersigned by Fern Sedge[^]*sealed by Moss Teal[^]*addendum by Moss Teal/,
     )
+    const vouched = join(folder, 'authority.pem')
+    writeFileSync(vouched, authority.certificate)
+    const stamps = (await run('bin/check-record', [file, '--key', key, '--authority', vouched])).stdout
+    const named = stamps.match(/^(signed|countersigned|sealed|addendum) /gm)?.length
+    expect(stamps.match(/^act \d stamped .*: vouched for$/gm)).toHaveLength(named ?? 0)
     const other = join(folder, 'other.pem')
     writeFileSync(other, generateKeyPairSync('ed25519').publicKey.export({ type: 'spki', format: 'pem' }))
     await expect(run('bin/check-record', [file, '--key', other])).rejects.toMatchObject({

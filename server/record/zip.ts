@@ -16,12 +16,16 @@ export async function* zipped(files: AsyncIterable<OutFile>): AsyncGenerator<Uin
       let bytes: Uint8Array | undefined = typeof data === 'string' ? Buffer.from(data) : data
       const { length } = bytes
       await new Promise<void>((resolve, reject) => {
+        const { poolSize } = Buffer
+        // The names, which are kept until the end, are cut from no common slab: each would hold all of its slab.
+        Buffer.poolSize = 0
         zip.addReadStreamLazy(path, { compress: !PACKED.test(type), size: length }, done => {
           const source = Readable.from([bytes], { objectMode: false })
           bytes = undefined
           finished(source).then(resolve, reject)
           done(null, source)
         })
+        Buffer.poolSize = poolSize
       })
     }
     zip.end()

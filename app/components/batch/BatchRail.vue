@@ -15,6 +15,11 @@ const parts = [
   { key: 'assay', name: 'Assay' },
   { key: 'record', name: 'Record' },
 ]
+/** A record takes a moment to write: it is begun when somebody is about to press its link, and is there when they did. */
+function ready(key: string): void {
+  if (key !== 'record' || isOn(key)) return
+  void $fetch(`/api/batches/${encodeURIComponent(code)}/record?quick=1`, { retry: 0 }).catch(() => undefined)
+}
 const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
 </script>
 
@@ -28,6 +33,8 @@ const isOn = (key: string): boolean => route.path.endsWith(`/${key}`)
           class="part"
           :class="{ on: isOn(part.key), done: settled[part.key] }"
           :aria-current="isOn(part.key) ? 'page' : undefined"
+          @pointerenter="ready(part.key)"
+          @focus="ready(part.key)"
         >
           {{ part.name }}<span class="sr-only">{{ settled[part.key] ? ', complete' : ', not complete yet' }}</span>
         </NuxtLink>

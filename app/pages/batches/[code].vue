@@ -66,6 +66,8 @@ const stageNames = computed(() =>
 )
 /** Nothing stands on the page that the journal would push away a moment later. */
 const isRead = computed(() => journal.isLoaded || journal.away)
+/** The record asks for what it shows itself, at once: it waits for no plan and no journal. */
+const readsItself = computed(() => route.name === 'batches-code-record')
 useHead({ title: () => `${code.value} · Zip Ledger` })
 </script>
 
@@ -76,7 +78,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
       It may have been typed wrongly. <NuxtLink to="/batches" class="text-verdigris underline">All batches</NuxtLink>
     </p>
   </main>
-  <div v-else-if="batch.document && isRead" class="batch grid min-h-0 flex-1">
+  <div v-else-if="readsItself || (batch.document && isRead)" class="batch grid min-h-0 flex-1">
     <BatchRail :code="code" :settled="settled" :stages="stageNames" />
     <div class="flex min-h-0 min-w-0 flex-col">
       <FailedParts :of="[...batch.attempts, settledAttempt]" />

@@ -52,18 +52,26 @@ async function load(): Promise<void> {
     if (mine !== asked) return
     told.value = whole
     isWhole.value = true
+    // Saved meanwhile.
+    if (whole.version < batch.version) void load()
   } catch (error) {
     if (mine !== asked) return
     const { data } = error as { data?: { detail?: string } }
     failure.value = data?.detail ?? 'The server does not answer: the record is written there.'
   }
 }
+watch(() => batch.code, load, { immediate: true })
 watch(
-  () => [batch.code, batch.saving === 'saved' ? batch.version : 0, journal.entries.length] as const,
-  ([, version]) => {
-    if (version > 0) void load()
+  () => (batch.saving === 'saved' ? batch.version : 0),
+  version => {
+    if (told.value?.page.code === batch.code && version > told.value.version) void load()
   },
-  { immediate: true },
+)
+watch(
+  () => [batch.code, journal.isLoaded, journal.entries.length] as const,
+  ([code, isLoaded, entries], [codeBefore, wasLoaded, before]) => {
+    if (code === codeBefore && isLoaded && wasLoaded && entries !== before) void load()
+  },
 )
 
 const changeNotes = (make: (notes: RecordNotes) => RecordNotes, key: string): void => batch.changeRecord(make, key)
