@@ -23,11 +23,14 @@ const coordinate = z.number().min(-1e9).max(1e9)
 
 /** What its bottle says: lot or number. */
 const lot = text(80).exactOptional()
+/** The bottle of the lab’s shelf that it comes from, by its code. */
+const bottle = text(20).min(1).exactOptional()
 
 const supply = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('solid'),
     lot,
+    bottle,
     formula: formula.exactOptional(),
     assay: measured.exactOptional(),
     moisture: measured.exactOptional(),
@@ -36,6 +39,7 @@ const supply = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('solution'),
     lot,
+    bottle,
     concentration: measured,
     density: measured.exactOptional(),
     of: measured.exactOptional(),
@@ -43,10 +47,11 @@ const supply = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('liquid'),
     lot,
+    bottle,
     density: measured.exactOptional(),
     assay: measured.exactOptional(),
   }),
-  z.strictObject({ kind: z.literal('gas'), lot }),
+  z.strictObject({ kind: z.literal('gas'), lot, bottle }),
   z.strictObject({
     kind: z.literal('stage'),
     from: id,

@@ -65,6 +65,8 @@ export type SupplyPlan =
       readonly kind: 'solid'
       /** What its bottle says: lot or number. */
       readonly lot?: string
+      /** The bottle of the lab's shelf that it comes from, by its code: what is said of its strength is one source of error wherever it is used. */
+      readonly bottle?: string
       readonly formula?: string
       readonly assay?: string
       readonly moisture?: string
@@ -74,14 +76,21 @@ export type SupplyPlan =
   | {
       readonly kind: 'solution'
       readonly lot?: string
+      readonly bottle?: string
       /** mol/L, % w/w, % w/v, g/L, or volumes such as `1 + 3`. */
       readonly concentration: string
       readonly density?: string
       /** The stock that volumes dilute. */
       readonly of?: string
     }
-  | { readonly kind: 'liquid'; readonly lot?: string; readonly density?: string; readonly assay?: string }
-  | { readonly kind: 'gas'; readonly lot?: string }
+  | {
+      readonly kind: 'liquid'
+      readonly lot?: string
+      readonly bottle?: string
+      readonly density?: string
+      readonly assay?: string
+    }
+  | { readonly kind: 'gas'; readonly lot?: string; readonly bottle?: string }
   | {
       readonly kind: 'stage'
       readonly from: string

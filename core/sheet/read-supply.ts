@@ -48,11 +48,14 @@ export function readSupply(
         [...path, 'concentration'],
         ['concentration', 'mass fraction', 'mass per volume'],
         `concentration of {${species.text}}`,
+        { bottle: plan.bottle },
       )
       const density =
         plan.density === undefined
           ? undefined
-          : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`)
+          : quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`, {
+              bottle: plan.bottle,
+            })
       const strength = strengthOf(species, concentration, density)
       const table = findDensityTable(species)
       const beyond = !strength.density && concentration.kind !== 'mass fraction' && table?.rows.at(-1)?.[0] === 100
@@ -64,14 +67,18 @@ export function readSupply(
       const density =
         plan.density === undefined
           ? {}
-          : { density: quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`) }
+          : {
+              density: quantity(plan.density, [...path, 'density'], ['density'], `density of {${species.text}}`, {
+                bottle: plan.bottle,
+              }),
+            }
       return {
         kind: 'liquid',
         species,
         weighed: species,
         relation: pure,
         ...density,
-        ...readAssay(plan.assay, species, path),
+        ...readAssay(plan.assay, species, path, plan.bottle),
       }
     }
     case 'gas':
@@ -103,9 +110,14 @@ export function readSupply(
 }
 
 /** An assay of exactly 100 % is a statement, not a reading. */
-function readAssay(text: string | undefined, weighed: Formula, path: Path): { assay?: Figure } {
+function readAssay(
+  text: string | undefined,
+  weighed: Formula,
+  path: Path,
+  bottle: string | undefined,
+): { assay?: Figure } {
   if (text === undefined) return {}
-  const assay = quantity(text, [...path, 'assay'], ['mass fraction'], `assay of {${weighed.text}}`)
+  const assay = quantity(text, [...path, 'assay'], ['mass fraction'], `assay of {${weighed.text}}`, { bottle })
   return assay.value === 1 ? {} : { assay }
 }
 
@@ -122,14 +134,20 @@ function readWet(text: string, form: Formula, path: Path): Pick<Supply, 'assay' 
 
 /** Assay, moisture and what the rest is; without an assay all that is not moisture counts as the formula. */
 function readPurity(
-  plan: { readonly assay?: string; readonly moisture?: string; readonly rest?: 'residue' | 'soluble' },
+  plan: {
+    readonly assay?: string
+    readonly moisture?: string
+    readonly rest?: 'residue' | 'soluble'
+    readonly bottle?: string
+  },
   weighed: Formula,
   path: Path,
 ): Pick<Supply, 'assay' | 'moisture' | 'rest'> {
-  const stated = readAssay(plan.assay, weighed, path)
+  const stated = readAssay(plan.assay, weighed, path, plan.bottle)
   if (plan.moisture === undefined) return { ...stated, ...(plan.rest && { rest: plan.rest }) }
   const moisture = quantity(plan.moisture, [...path, 'moisture'], ['mass fraction'], `moisture of {${weighed.text}}`, {
     zero: true,
+    bottle: plan.bottle,
   })
   const assay =
     stated.assay ?? difference(`assay of {${weighed.text}}`, exact(1, 'mass fraction', 'whole', '100 %'), moisture)

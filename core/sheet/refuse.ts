@@ -35,10 +35,13 @@ export function quantity(
   path: Path,
   kinds: readonly Kind[],
   name: string,
-  more: { zero?: boolean; aboveWhole?: boolean } = {},
+  more: { zero?: boolean; aboveWhole?: boolean; bottle?: string | undefined } = {},
 ): Figure {
-  const source = path[0] === 'stages' ? `${name}, stage ${Number(path[1]) + 1}` : name
-  return need(path, parseQuantity(text, { kinds, name, source, ...more }))
+  const { bottle, ...rest } = more
+  // What is known of one bottle errs alike wherever it is used.
+  const place = path[0] === 'stages' ? `, stage ${Number(path[1]) + 1}` : ''
+  const source = bottle === undefined ? `${name}${place}` : `${name}, bottle ${bottle}`
+  return need(path, parseQuantity(text, { kinds, name, source, ...rest }))
 }
 
 /** A decision rather than a measurement: its digits carry no error. */
