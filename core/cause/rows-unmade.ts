@@ -1,7 +1,5 @@
-import { parseFormula } from '#core/formula'
 import { saw } from '#core/journal'
-import { ageings } from '#core/reference'
-import { partsOfIons } from '#core/outcome'
+import { ageingRow } from '#core/outcome'
 import { heard, heardOf, percentText, type Cause } from './cause'
 import { anywhere, mixed, rather } from './sizes'
 import type { YieldFacts } from './yield-facts'
@@ -14,12 +12,7 @@ export const unmade = (facts: YieldFacts): Cause[] => [
 ]
 
 /** How a reagent loses strength on the shelf; undefined where none is known. */
-export function ageingOf(species: string): string | undefined {
-  const read = parseFormula(species)
-  if (!read.ok) return undefined
-  const parts = new Set([species, ...(partsOfIons(read.value)?.map(({ text }) => text) ?? [])])
-  return ageings.find(({ of }) => parts.has(of))?.how
-}
+export const ageingOf = (species: string): string | undefined => ageingRow(species)?.how
 
 /** A bottle that does not age is off by a few percent at most, in one of some twenty; one that ages, by more and oftener; common practice, no source. */
 function weak(facts: YieldFacts, { species, equivalents, charged }: YieldFacts['reagents'][number]): Cause[] {

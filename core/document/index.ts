@@ -12,7 +12,9 @@ export { checkOwnRow, explainOwnRow, ownRowSchema, type OwnRow, type OwnRowProbl
 export {
   batchSchema,
   entrySchema,
+  measuredText,
   moveSchema,
+  plainText,
   planSchema,
   templateSchema,
   worksheetSchema,

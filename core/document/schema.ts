@@ -5,7 +5,7 @@ import { chosenWays, ways, type Plan } from '#core/sheet'
 import { recordParts, type RecordPart } from './record-parts'
 
 /** Text that a database and another program can keep: no NUL, no broken surrogates. */
-const text = (most: number) =>
+export const plainText = (most: number) =>
   z
     .string()
     .max(most)
@@ -14,17 +14,18 @@ const text = (most: number) =>
 const isWellFormed = (value: string): boolean =>
   !/[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/.test(value)
 
-const measured = text(60)
-const formula = text(400)
-const id = text(40).min(1)
+export const measuredText = plainText(60)
+const measured = measuredText
+const formula = plainText(400)
+const id = plainText(40).min(1)
 
 /** A point of a file: no instrument writes more. */
 const coordinate = z.number().min(-1e9).max(1e9)
 
 /** What its bottle says: lot or number. */
-const lot = text(80).exactOptional()
+const lot = plainText(80).exactOptional()
 /** The bottle of the lab’s shelf that it comes from, by its code. */
-const bottle = text(20).min(1).exactOptional()
+const bottle = plainText(20).min(1).exactOptional()
 
 const supply = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -102,7 +103,7 @@ export const moveSchema = z.union(
   },
 )
 
-const name = text(40).min(1)
+const name = plainText(40).min(1)
 /** The kept liquor that an operation is done to. */
 const of = { of: name.exactOptional() }
 
@@ -144,7 +145,7 @@ const operationSchema = z.union(
 
 const stage = z.strictObject({
   id,
-  equation: text(2000),
+  equation: plainText(2000),
   reagents: z
     .array(
       z.strictObject({
@@ -158,15 +159,15 @@ const stage = z.strictObject({
   product: z.strictObject({ species: formula, form: formula.exactOptional() }),
   target: z.strictObject({ mass: measured, yield: measured.exactOptional() }).exactOptional(),
   yield: measured.exactOptional(),
-  name: text(80).exactOptional(),
+  name: plainText(80).exactOptional(),
   inPot: z.boolean().exactOptional(),
   mix: z
-    .array(z.strictObject({ equation: text(2000), share: measured }))
+    .array(z.strictObject({ equation: plainText(2000), share: measured }))
     .max(12)
     .exactOptional(),
   solvent: measured.exactOptional(),
   solvents: z
-    .array(z.strictObject({ name: text(40), volume: measured.exactOptional(), mass: measured.exactOptional() }))
+    .array(z.strictObject({ name: plainText(40), volume: measured.exactOptional(), mass: measured.exactOptional() }))
     .max(6)
     .exactOptional(),
   way: z.enum(ways).exactOptional(),
@@ -191,8 +192,8 @@ export const planSchema = z.strictObject({
 const stepSchema = z.strictObject({
   id,
   do: z.enum(operationNames),
-  words: text(300),
-  why: text(400).exactOptional(),
+  words: plainText(300),
+  why: plainText(400).exactOptional(),
   about: z
     .discriminatedUnion('what', [
       z.strictObject({ what: z.literal('charge'), species: formula }),
@@ -212,13 +213,13 @@ const stepSchema = z.strictObject({
   hands: measured.exactOptional(),
   wait: measured.exactOptional(),
   repeat: z.strictObject({ times: z.int().min(1).max(99), every: measured.exactOptional() }).exactOptional(),
-  until: text(200).exactOptional(),
+  until: plainText(200).exactOptional(),
   needs: z.array(z.enum(equipment)).max(equipment.length).exactOptional(),
 })
 const steps = z.array(stepSchema).max(120)
 
 /** A procedure of the lab's own, to be taken over into a batch. */
-export const templateSchema = z.strictObject({ name: text(80).min(1), steps: steps.min(1) })
+export const templateSchema = z.strictObject({ name: plainText(80).min(1), steps: steps.min(1) })
 export interface Template {
   readonly name: string
   readonly steps: readonly Step[]
@@ -228,13 +229,13 @@ export interface Template {
 export const worksheetSchema = z.strictObject({
   id,
   kind: z.enum(worksheetKinds),
-  name: text(120),
-  given: z.record(text(40), text(2000)),
-  rows: z.array(z.record(text(40), measured)).max(200),
+  name: plainText(120),
+  given: z.record(plainText(40), plainText(2000)),
+  rows: z.array(z.record(plainText(40), measured)).max(200),
   curve: z
     .strictObject({
-      x: text(80),
-      y: text(80),
+      x: plainText(80),
+      y: plainText(80),
       points: z
         .array(z.tuple([coordinate, coordinate]))
         .min(5)
@@ -247,14 +248,20 @@ const parts = Object.keys(recordParts) as [RecordPart, ...RecordPart[]]
 
 /** What only the chemist can say of a batch, for its record: what it is for, why the plan was changed, what is thought of the yield, how residues were treated; and what the record holds. */
 const recordSchema = z.strictObject({
-  purpose: text(2000).exactOptional(),
+  purpose: plainText(2000).exactOptional(),
   /** By the number of the revision that changed the plan. */
   changes: z
-    .array(z.strictObject({ id: z.string().regex(/^[1-9]\d{0,8}$/), why: text(400) }))
+    .array(z.strictObject({ id: z.string().regex(/^[1-9]\d{0,8}$/), why: plainText(400) }))
     .max(400)
     .exactOptional(),
   stages: z
-    .array(z.strictObject({ stage: id, conclusion: text(4000).exactOptional(), treated: text(4000).exactOptional() }))
+    .array(
+      z.strictObject({
+        stage: id,
+        conclusion: plainText(4000).exactOptional(),
+        treated: plainText(4000).exactOptional(),
+      }),
+    )
     .max(40)
     .exactOptional(),
   form: z.enum(['short', 'long']).exactOptional(),
@@ -266,7 +273,7 @@ export type RecordNotes = z.output<typeof recordSchema>
 export const batchSchema = z.strictObject({
   format: z.literal('zip-ledger/batch'),
   version: z.literal(2),
-  title: text(120),
+  title: plainText(120),
   plan: planSchema,
   assays: z.array(worksheetSchema).max(40).exactOptional(),
   procedures: z
@@ -298,22 +305,22 @@ export const entrySchema = z.discriminatedUnion('kind', [
     about,
     measure: z.enum(['gross', 'tare', 'net', 'volume', 'temperature', 'pH', 'absorbance', 'conductivity']),
     value: measured,
-    instrument: text(80).exactOptional(),
+    instrument: plainText(80).exactOptional(),
     typed: z.boolean(),
     step: id.exactOptional(),
   }),
   z.strictObject({
     kind: z.enum(['observation', 'note']),
     ...ofStage,
-    text: text(4000),
+    text: plainText(4000),
     seen: z
       .strictObject({
         sign: z.enum(signs),
         is: z.boolean(),
         strength: z.enum(['slight', 'strong']).exactOptional(),
         place: z.enum(seenPlaces).exactOptional(),
-        of: text(40).exactOptional(),
-        to: text(40).exactOptional(),
+        of: plainText(40).exactOptional(),
+        to: plainText(40).exactOptional(),
       })
       .exactOptional(),
   }),
@@ -323,13 +330,13 @@ export const entrySchema = z.discriminatedUnion('kind', [
     step: id,
     what: z.enum(['begun', 'done', 'skipped', 'opened']),
     whole: z.literal(true).exactOptional(),
-    words: text(300),
-    why: text(400).exactOptional(),
+    words: plainText(300),
+    why: plainText(400).exactOptional(),
   }),
   z.strictObject({
     kind: z.literal('deviation'),
     ...ofStage,
-    text: text(4000),
+    text: plainText(4000),
     code: z.enum(troubles).exactOptional(),
     steps: z.array(stepSchema).max(20),
   }),
@@ -338,14 +345,14 @@ export const entrySchema = z.discriminatedUnion('kind', [
     ...ofStage,
     timer: uuid,
     what: z.enum(['start', 'pause', 'resume', 'add', 'stop']),
-    name: text(120),
+    name: plainText(120),
     seconds: seconds.exactOptional(),
     every: seconds.min(1).exactOptional(),
   }),
   z.strictObject({
     kind: z.literal('test'),
     ...ofStage,
-    added: text(120),
+    added: plainText(120),
     result: z.enum(['cloud', 'clear', 'acid', 'neutral', 'alkaline']),
   }),
   z.strictObject({ kind: z.literal('shift'), ...ofStage, step: id, to: z.iso.datetime({ offset: true }) }),
@@ -354,14 +361,14 @@ export const entrySchema = z.discriminatedUnion('kind', [
     ...ofStage,
     photo: z.string().regex(/^[0-9a-f]{64}$/, 'A photo is named by its SHA-256.'),
     type: z.enum(['image/jpeg', 'image/png', 'image/webp']),
-    text: text(4000),
+    text: plainText(4000),
   }),
   z.strictObject({
     kind: z.literal('correction'),
     ...written,
     corrects: uuid,
-    why: text(400),
-    instead: text(4000).exactOptional(),
+    why: plainText(400),
+    instead: plainText(4000).exactOptional(),
   }),
 ])
 

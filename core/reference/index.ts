@@ -26,7 +26,7 @@ export { metalsLeft, neverTreated, neverTreatedIons, oxidantsLeft, type TreatedR
 export { hydrolysedChlorides, leaveWithAmmonium, spinelMetals, thermalAnions, type ThermalAnionRow } from './thermal-anions'
 export { diamagnetic, magneticStandards, usualMoments, type DiamagneticRow, type UsualMoment } from './magnetism'
 export { usualTitrations, weighingForms, type UsualTitration, type WeighingForm } from './assay-methods'
-export { ageings, colourMeanings } from './ageings'
+export { ageings, colourMeanings, type AgeingRow } from './ageings'
 export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from './protons'
 export { solvents, type SolventRow } from './solvents'
 export { solubilityRules, type SolubilityRule } from './solubility-rules'

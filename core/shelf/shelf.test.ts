@@ -1,0 +1,208 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { given, standardUncertainty } from '#core/quantity'
+import {
+  agedOf,
+  balanceOf,
+  factSchema,
+  holdingOf,
+  labelSchema,
+  type BottleFact,
+  type Label,
+  type Taken,
+} from '#core/shelf'
+
+const BY = '00000000-0000-4000-8000-000000000001'
+let count = 0
+/** A fact on a day of November, in the order in which it is written here. */
+function fact(day: number, rest: object): BottleFact {
+  count += 1
+  const id = `00000000-0000-4000-8000-${String(count).padStart(12, '0')}`
+  return factSchema.parse({ id, at: `2026-11-${String(day).padStart(2, '0')}T09:00:00Z`, by: BY, ...rest })
+}
+const caustic: Label = labelSchema.parse({
+  formula: 'KOH',
+  comes: { kind: 'solid', assay: '87 ± 2 %' },
+  known: 'label',
+  lot: 'K-2231',
+  place: 'Cabinet 2',
+  received: '2026-05-02',
+  empty: '238.1 g',
+})
+const grams = (amount: number, day: number): Taken => ({
+  batch: 'NI-013',
+  stage: 's1',
+  species: 'KOH',
+  at: `2026-11-${String(day).padStart(2, '0')}T09:00:00Z`,
+  amount: given(amount, 'mass', 'mass', { source: `draw ${day}`, uncertainty: 0.01 }),
+})
+
+describe('what a bottle holds', () => {
+  /* On paper: 500 g came; 12.35 g went on the 3rd and 8.10 g, by a batch, on the 5th: 479.55 g. */
+  it('is what came, less what went', () => {
+    const facts = [fact(1, { kind: 'came', amount: '500 g' }), fact(3, { kind: 'drawn', amount: '12.35 g' })]
+    const { amount, unit, lines } = holdingOf(caustic, facts, [grams(8.1, 5)])
+    expect(unit).toBe('g')
+    expect(amount!.value).toBeCloseTo(479.55, 10)
+    // The label's last digit 1/√12, the balance's 0.01/√12 and 0.01, in quadrature.
+    expect(standardUncertainty(amount!)).toBeCloseTo(Math.hypot(1 / Math.sqrt(12), 0.01 / Math.sqrt(12), 0.01), 6)
+    expect(lines.map(({ after }) => after?.value)).toEqual([500, 487.65, expect.closeTo(479.55, 10)])
+  })
+
+  /* Weighed full on the 7th: 712.4 g less 238.1 g is 474.3 g, whatever was thought before; then 4.3 g go: 470.0 g. */
+  it('is set anew by weighing the bottle, and only the weighing’s uncertainty is left', () => {
+    const facts = [
+      fact(1, { kind: 'came', amount: '500 g' }),
+      fact(7, { kind: 'weighed', gross: '712.4 g' }),
+      fact(9, { kind: 'drawn', amount: '4.30 g' }),
+    ]
+    const { amount } = holdingOf(caustic, facts, [grams(8.1, 5)])
+    expect(amount!.value).toBeCloseTo(470.0, 10)
+    const d = 0.1 / Math.sqrt(12)
+    expect(standardUncertainty(amount!)).toBeCloseTo(Math.hypot(d, d, 0.01 / Math.sqrt(12)), 6)
+  })
+
+  it('follows a correction, and keeps what was corrected', () => {
+    const came = fact(1, { kind: 'came', amount: '500 g' })
+    const drawn = fact(3, { kind: 'drawn', amount: '12.35 g' })
+    const wrong = fact(4, { kind: 'correction', corrects: drawn.id, why: 'misread', instead: '21.35 g' })
+    const corrected = holdingOf(caustic, [came, drawn, wrong])
+    expect(corrected.amount!.value).toBeCloseTo(478.65, 10)
+    expect(corrected.lines[1]).toMatchObject({ isStruck: false, corrections: [{ why: 'misread' }] })
+    const struck = holdingOf(caustic, [
+      came,
+      drawn,
+      fact(4, { kind: 'correction', corrects: drawn.id, why: 'not ours' }),
+    ])
+    expect(struck.amount!.value).toBe(500)
+    expect(struck.lines[1]).toMatchObject({ isStruck: true, after: { value: 500 } })
+  })
+
+  /* 1.00 L of ammonia of 0.910 g/mL; 45.5 g weighed out are 50.0 mL: 950 mL. */
+  it('brings mass and volume over by the density, and leaves what it cannot bring', () => {
+    const ammonia: Label = labelSchema.parse({
+      formula: 'NH3',
+      comes: { kind: 'solution', concentration: '25 % w/w', density: '0.910 g/mL' },
+      known: 'label',
+    })
+    const facts = [fact(1, { kind: 'came', amount: '1.00 L' }), fact(2, { kind: 'drawn', amount: '45.5 g' })]
+    const { amount, unit } = holdingOf(ammonia, facts)
+    expect(unit).toBe('mL')
+    expect(amount!.value).toBeCloseTo(950, 6)
+    const unknown = holdingOf({ ...ammonia, comes: { kind: 'solution', concentration: '25 % w/w' } }, facts)
+    expect(unknown.amount!.value).toBe(1000)
+    expect(unknown.lines[1]!.problem).toBe('no-density')
+  })
+
+  it('is told to be unknown while nobody said how much there is, and says why a fact counts for nothing', () => {
+    expect(holdingOf(caustic, [], [grams(8, 5)]).amount).toBeUndefined()
+    const { empty: _, ...bare } = caustic
+    const came = fact(1, { kind: 'came', amount: '100 g' })
+    expect(holdingOf(bare, [came, fact(2, { kind: 'weighed', gross: '300 g' })]).lines[1]!.problem).toBe(
+      'no-empty-mass',
+    )
+    expect(holdingOf(caustic, [came, fact(2, { kind: 'weighed', gross: '200 g' })]).lines[1]!.problem).toBe(
+      'below-empty',
+    )
+    expect(holdingOf(caustic, [came, fact(2, { kind: 'drawn', amount: 'a spoon' })]).lines[1]!.problem).toBe(
+      'unreadable',
+    )
+  })
+
+  it('knows when it was opened, where it stands, how strong it was found and that it is empty', () => {
+    const facts = [
+      fact(1, { kind: 'came', amount: '500 g' }),
+      fact(2, { kind: 'opened' }),
+      fact(3, { kind: 'moved', place: 'Glove box' }),
+      fact(4, { kind: 'strength', comes: { kind: 'solid', assay: '84.1 ± 0.3 %' }, known: 'titration' }),
+      fact(6, { kind: 'opened' }),
+      fact(8, { kind: 'emptied' }),
+    ]
+    expect(holdingOf(caustic, facts)).toMatchObject({
+      opened: '2026-11-02',
+      place: 'Glove box',
+      comes: { assay: '84.1 ± 0.3 %' },
+      known: 'titration',
+      strengthAt: '2026-11-04',
+      isEmpty: true,
+      amount: { value: 0 },
+    })
+    expect(holdingOf(caustic, [...facts, fact(9, { kind: 'came', amount: '250 g' })])).toMatchObject({
+      isEmpty: false,
+      amount: { value: 250 },
+    })
+  })
+
+  it('is the same in whatever order facts came in, and adds up', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ day: fc.integer({ min: 2, max: 28 }), tenths: fc.integer({ min: 1, max: 90 }) }), {
+          maxLength: 20,
+        }),
+        all => {
+          const came = fact(1, { kind: 'came', amount: '500.0 g' })
+          const draws = all.map(({ day, tenths }) =>
+            fact(day, { kind: 'drawn', amount: `${(tenths / 10).toFixed(1)} g` }),
+          )
+          const sum = all.reduce((left, { tenths }) => left - tenths / 10, 500)
+          const forth = balanceOf(holdingOf(caustic, [came, ...draws]))!
+          const back = balanceOf(holdingOf(caustic, [...draws].reverse().concat(came)))!
+          expect(forth.value).toBeCloseTo(sum, 9)
+          expect(back.value).toBeCloseTo(forth.value, 9)
+          expect(back.uncertainty).toBeCloseTo(forth.uncertainty, 9)
+        },
+      ),
+    )
+  })
+})
+
+describe('what ages', () => {
+  /*
+   * On paper: bleach of 12 % w/w, 60 days closed at half of it a year and 30 in use at 0.7: k·t = (0.5·60 + 0.7·30)/365.25
+   * = 0.1396, e^−0.1396 = 0.870, 10.4 %. As uncertain as what was lost (0.130 of 0.870, 15.0 %), with the label's digit (0.29 of 12): 1.6 %.
+   */
+  it('is today what it was, less what goes by common practice', () => {
+    const aged = agedOf(
+      'NaClO',
+      { kind: 'solution', concentration: '12 % w/w' },
+      { since: '2026-08-01', opened: '2026-09-30' },
+      '2026-10-30',
+    )!
+    expect(aged.left).toBeCloseTo(0.8697, 4)
+    expect(aged.comes).toEqual({ kind: 'solution', concentration: '10.4 ± 1.6 % w/w' })
+    expect(aged.days).toBe(90)
+  })
+  it('keeps an assay’s own uncertainty', () => {
+    const aged = agedOf(
+      'KOH',
+      { kind: 'solid', assay: '87 ± 2 %' },
+      { since: '2026-05-02', opened: '2026-05-12' },
+      '2026-11-12',
+    )!
+    // 184 days in use at 0.03, ten closed at 0.005: left 0.98484, 85.7 %; 2.0 ⊕ 1.3.
+    expect(aged.comes).toEqual({ kind: 'solid', assay: '85.7 ± 2.4 %' })
+    expect(aged.how).toContain('carbon dioxide')
+  })
+  it('is not told of what keeps, of what has no date, or within a moment', () => {
+    expect(agedOf('NaCl', { kind: 'solid' }, { since: '2001-01-01' }, '2026-11-12')).toBeUndefined()
+    expect(agedOf('KOH', { kind: 'solid' }, {}, '2026-11-12')).toBeUndefined()
+    expect(agedOf('KOH', { kind: 'solid' }, { since: '2026-11-10' }, '2026-11-12')).toBeUndefined()
+    expect(agedOf('KOH', { kind: 'solid', assay: 'pure' }, { since: '2020-11-10' }, '2026-11-12')).toBeUndefined()
+  })
+  it('never gains strength, and loses the more the longer it is in use', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 3000 }), fc.integer({ min: 0, max: 3000 }), (days, open) => {
+        const at = (n: number): string => new Date(Date.UTC(2020, 0, 1) + n * 86_400_000).toISOString().slice(0, 10)
+        const closed = agedOf('H2O2', { kind: 'solution', concentration: '30 % w/w' }, { since: at(0) }, at(days))
+        const inUse = agedOf(
+          'H2O2',
+          { kind: 'solution', concentration: '30 % w/w' },
+          { since: at(0), opened: at(Math.min(open, days)) },
+          at(days),
+        )
+        expect(closed!.left).toBeLessThan(1)
+        expect(inUse!.left).toBeLessThanOrEqual(closed!.left)
+      }),
+    )
+  })
+})
