@@ -308,6 +308,7 @@ export const entrySchema = z.discriminatedUnion('kind', [
     instrument: plainText(80).exactOptional(),
     typed: z.boolean(),
     step: id.exactOptional(),
+    bottle,
   }),
   z.strictObject({
     kind: z.enum(['observation', 'note']),

@@ -35,6 +35,8 @@ export interface Reading extends Written {
   readonly instrument?: string
   readonly typed: boolean
   readonly step?: string
+  /** The bottle of the shelf that it was taken from, by its code. */
+  readonly bottle?: string
 }
 
 export interface Remark extends OfStage {

@@ -17,7 +17,6 @@ export interface Taken {
   readonly stage: string
   readonly species: string
   readonly at: string
-  /** g, or mL. */
   readonly amount: Figure
 }
 
@@ -84,8 +83,9 @@ export function holdingOf(label: Label, facts: readonly BottleFact[], taken: rea
   const lines: LedgerLine[] = []
   for (const { at, fact, taken: out } of inOrder) {
     if (out) {
-      state = { ...state, amount: less(state.amount, out.amount), isEmpty: false }
-      lines.push({ at, of: { taken: out }, amount: out.amount, corrections: [], isStruck: false, ...after(state) })
+      const told = brought(out.amount, unit, state.comes)
+      if (told.amount) state = { ...state, amount: less(state.amount, told.amount) }
+      lines.push({ at, of: { taken: out }, ...told, corrections: [], isStruck: false, ...after(state) })
       continue
     }
     if (!fact) continue

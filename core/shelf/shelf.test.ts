@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { foldJournal, type Entry } from '#core/journal'
 import { given, standardUncertainty } from '#core/quantity'
 import {
   agedOf,
@@ -7,6 +8,7 @@ import {
   factSchema,
   holdingOf,
   labelSchema,
+  takenBy,
   type BottleFact,
   type Label,
   type Taken,
@@ -153,6 +155,56 @@ describe('what a bottle holds', () => {
         },
       ),
     )
+  })
+})
+
+describe('what a batch took', () => {
+  let n = 0
+  const reading = (value: string, bottle: string | undefined, measure = 'net', species = 'KOH'): Entry => ({
+    id: `00000000-0000-4000-8000-${String((n += 1)).padStart(12, '0')}`,
+    at: `2026-11-05T09:${String(n % 60).padStart(2, '0')}:00Z`,
+    by: BY,
+    kind: 'reading',
+    about: { what: 'charge', stage: 's1', species },
+    measure: measure as 'net',
+    value,
+    typed: true,
+    ...(bottle !== undefined && { bottle }),
+  })
+  const gramsOf = (entries: readonly Entry[]): Record<string, number> =>
+    Object.fromEntries(
+      [...takenBy('NI-013', foldJournal(entries))].map(([bottle, all]) => [
+        bottle,
+        Number(all.reduce((whole, { amount }) => whole + amount.value, 0).toFixed(6)),
+      ]),
+    )
+
+  /* The first bottle gives 6.10 g and is empty; 2.05 g come from the second, weighed as 34.17 g less the dish’s 32.12 g. */
+  it('is told bottle by bottle, where one runs out and another is taken', () => {
+    const entries = [
+      reading('6.10 g', 'B-007'),
+      reading('32.12 g', 'B-008', 'tare'),
+      reading('34.17 g', 'B-008', 'gross'),
+      reading('9.99 g', undefined),
+    ]
+    expect(gramsOf(entries)).toEqual({ 'B-007': 6.1, 'B-008': 2.05 })
+  })
+  it('follows the journal’s corrections', () => {
+    const first = reading('6.10 g', 'B-007')
+    const correction = (instead?: string): Entry => ({
+      id: '00000000-0000-4000-8000-0000000000cc',
+      at: '2026-11-05T10:00:00Z',
+      by: BY,
+      kind: 'correction',
+      corrects: first.id,
+      why: 'digits exchanged',
+      ...(instead !== undefined && { instead }),
+    })
+    expect(gramsOf([first, correction('6.01 g')])).toEqual({ 'B-007': 6.01 })
+    expect(gramsOf([first, correction()])).toEqual({})
+  })
+  it('is nothing while a weighing is only half done', () => {
+    expect(gramsOf([reading('32.12 g', 'B-008', 'tare')])).toEqual({})
   })
 })
 

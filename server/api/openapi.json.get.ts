@@ -6,6 +6,9 @@ import { Body as Append } from './batches/[code]/entries.post'
 import { Body as SavePlan } from './batches/[code]/index.put'
 import { Body as Again } from './batches/[code]/again.post'
 import { Body as Begin } from './batches/index.post'
+import { Body as AddFact } from './bottles/[code]/facts.post'
+import { Body as Relabel } from './bottles/[code]/index.put'
+import { Body as AddBottles } from './bottles/index.post'
 import { Body as Settings } from './lab.put'
 import { Body as OwnRow } from './own-rows/index.post'
 import { Body as Template } from './templates/index.post'
@@ -219,9 +222,27 @@ const paths: ZodOpenApiPathsObject = {
   '/api/templates/{id}': {
     delete: write('Takes a template away; its revisions stay', { path: { id }, status: '204' }),
   },
+  '/api/bottles': {
+    get: read('Bottles of the shelf, as many as one answer holds', {
+      query: { q: z.string().optional(), empty: z.string().optional(), after: z.int().optional() },
+      answer: Any,
+    }),
+    post: write('Puts bottles on the shelf, all or none', {
+      body: AddBottles,
+      answer: z.object({ codes: z.array(z.string()) }),
+      status: '201',
+    }),
+  },
+  '/api/bottles/{code}': {
+    get: read('A bottle with its ledger', { path: { code }, answer: Any }),
+    put: write('Writes another label on a bottle', { path: { code }, body: Relabel, answer: Any }),
+  },
+  '/api/bottles/{code}/facts': {
+    post: write('Adds what happened to a bottle', { path: { code }, body: AddFact, answer: Any, status: '201' }),
+  },
   '/api/revisions': {
-    get: read('Revisions of a worksheet, an own row, a template or the settings', {
-      query: { kind: z.enum(['assay', 'own-row', 'template', 'settings']), subject: z.string() },
+    get: read('Revisions of a worksheet, an own row, a template, a bottle’s label or the settings', {
+      query: { kind: z.enum(['assay', 'own-row', 'template', 'settings', 'bottle']), subject: z.string() },
       answer: z.array(Any),
     }),
   },

@@ -3,7 +3,7 @@ import { findRevision, listRevisions } from '../db/revisions'
 
 const MOST = 100
 const Query = z.object({
-  kind: z.enum(['assay', 'own-row', 'template', 'settings']),
+  kind: z.enum(['assay', 'own-row', 'template', 'settings', 'bottle']),
   subject: z
     .string()
     .min(1)
@@ -11,10 +11,11 @@ const Query = z.object({
     .refine(text => !text.includes('\0') && text.isWellFormed()),
 })
 
-/** Revisions of a worksheet, an own row, a template or the settings, each with what it said, the last first. */
+/** Revisions of a worksheet, an own row, a template, a bottle’s label or the settings, each with what it said, the last first. */
 export default answer('look', async (event, { access, db }) => {
   const read = Query.safeParse(getQuery(event))
-  if (!read.success) throw refusal(400, '“kind” is assay, own-row, template or settings, and “subject” what it is of.')
+  if (!read.success)
+    throw refusal(400, '“kind” is assay, own-row, template, settings or bottle, and “subject” what it is of.')
   const heads = await listRevisions(db, access, read.data, MOST)
   return Promise.all(heads.map(({ number }) => findRevision(db, access, read.data, number)))
 })

@@ -91,6 +91,7 @@ describe.skipIf(!server)('the database', () => {
       '009-append',
       '010-record',
       '011-stamps',
+      '012-shelf',
     ])
     expect(await findLab(db, access)).toEqual({
       id: demoLab.id,

@@ -10,6 +10,7 @@ import * as revisions from './migrations/008-revisions'
 import * as append from './migrations/009-append'
 import * as record from './migrations/010-record'
 import * as stamps from './migrations/011-stamps'
+import * as shelf from './migrations/012-shelf'
 
 interface Migration {
   readonly name: string
@@ -28,6 +29,7 @@ const migrations: readonly Migration[] = [
   { name: '009-append', up: append.up },
   { name: '010-record', up: record.up },
   { name: '011-stamps', up: stamps.up },
+  { name: '012-shelf', up: shelf.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

@@ -4,7 +4,7 @@ import { GENESIS, HASH_VERSION } from './chain'
 import { revisionHash, type RevisionRow } from './revision-hash'
 
 /** What is kept revision by revision. */
-export type RevisionKind = 'batch' | 'assay' | 'own-row' | 'template' | 'settings'
+export type RevisionKind = 'batch' | 'assay' | 'own-row' | 'template' | 'settings' | 'bottle'
 
 export interface Revision {
   readonly number: number

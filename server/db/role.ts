@@ -32,6 +32,9 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   installation_keys: ['select', 'insert'],
   anchors: ['select', 'insert'],
   stamps: ['select', 'insert'],
+  bottles: ['select', 'insert', 'update'],
+  bottle_facts: ['select', 'insert'],
+  draws: ['select', 'insert', 'delete'],
   stand_ins: ['select', 'insert'],
   knex_migrations: ['select'],
 }

@@ -4,6 +4,7 @@ import type { Entry } from '#core/journal'
 import type { Knex } from 'knex'
 import type { Access } from '../../../access/access'
 import { explainAppend } from '../../../db/append'
+import { drawFor } from '../../../db/bottles'
 import { missingPhotos } from '../../../db/photos'
 
 export const Body = z.strictObject({ entries: z.array(entrySchema).min(1).max(500) })
@@ -25,6 +26,8 @@ export default answer('record', async (event, { access, db }) => {
       { at, code: found, why, fix },
     ])
   }
+  if (entries.some(entry => entry.kind === 'correction' || (entry.kind === 'reading' && entry.bottle !== undefined)))
+    await drawFor(db, access, code)
   announce(db, access.lab, code)
   setResponseStatus(event, 201)
   return appended.entries

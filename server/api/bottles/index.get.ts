@@ -1,0 +1,16 @@
+import { listBottles } from '../../db/bottles'
+
+const MOST = 200
+
+/** Bottles of the shelf, two hundred at once: `q` searches formula, name, place, lot and code; `empty` shows those that are empty too; `after` goes on behind a number. */
+export default answer('look', (event, { access, db }) => {
+  const { q, empty, after } = getQuery(event)
+  const from = Number(after ?? 0)
+  if (!Number.isInteger(from) || from < 0) throw refusal(400, '“after” is the number that the answer before gave.')
+  return listBottles(db, access, {
+    words: typeof q === 'string' ? q.slice(0, 200) : '',
+    withEmpty: empty !== undefined,
+    after: from,
+    most: MOST,
+  })
+})

@@ -1,0 +1,290 @@
+import type { Knex } from 'knex'
+import { parseFormula } from '#core/formula'
+import { foldJournal } from '#core/journal'
+import { given, standardUncertainty, type Kind } from '#core/quantity'
+import {
+  balanceOf,
+  factSchema,
+  holdingOf,
+  labelSchema,
+  takenBy,
+  type BottleFact,
+  type Holding,
+  type Label,
+  type Taken,
+} from '#core/shelf'
+import { findByWords, nameOf } from '#core/species'
+import type { Access } from '../access/access'
+import { listEntries } from './entries'
+import { revise } from './revisions'
+
+/** A bottle as the shelf shows it: what is written on it, and what it holds, in g or mL. */
+export interface BottleRow {
+  readonly code: string
+  readonly version: number
+  readonly label: Label
+  readonly name: string
+  readonly place: string
+  readonly unit: 'g' | 'mL'
+  readonly amount?: number
+  readonly spread?: number
+  readonly isEmpty: boolean
+  /** Strength, opening and who says so, as they stand after its facts. */
+  readonly comes: Holding['comes']
+  readonly known: Holding['known']
+  readonly opened?: string
+  readonly strengthAt?: string
+}
+type Standing = Pick<Holding, 'comes' | 'known'> & { opened?: string; strengthAt?: string }
+interface Row {
+  readonly code: string
+  readonly version: number
+  readonly label: unknown
+  readonly place: string
+  readonly unit: 'g' | 'mL'
+  readonly amount: number | null
+  readonly spread: number | null
+  readonly is_empty: boolean
+  readonly standing: Standing
+}
+const columns = ['code', 'version', 'label', 'place', 'unit', 'amount', 'spread', 'is_empty', 'standing'] as const
+
+const nameIn = (formula: string): string => {
+  const read = parseFormula(formula)
+  return (read.ok && nameOf(read.value)) || ''
+}
+function rowOf({ label, is_empty, amount, spread, standing, ...row }: Row): BottleRow {
+  const read = labelSchema.parse(label)
+  return {
+    ...row,
+    label: read,
+    name: nameIn(read.formula),
+    isEmpty: is_empty,
+    ...(amount !== null && { amount }),
+    ...(spread !== null && { spread }),
+    ...standing,
+  }
+}
+
+export interface Search {
+  /** Formula in any notation, name, place, lot, code, or a part of them. */
+  readonly words?: string
+  readonly withEmpty?: boolean
+  /** The number behind which to go on, and how many at once. */
+  readonly after?: number
+  readonly most: number
+}
+/** Bottles of a lab in the order of their numbers, as far as asked for, with how many there are in all. */
+export async function listBottles(
+  db: Knex,
+  { lab }: Access,
+  { words = '', withEmpty = false, after = 0, most }: Search,
+): Promise<{ readonly bottles: readonly BottleRow[]; readonly total: number; readonly next?: number }> {
+  const wanted = words.trim().toLowerCase()
+  const found = db('bottles').where({ lab_id: lab })
+  if (!withEmpty) void found.where({ is_empty: false })
+  if (wanted !== '') {
+    const typed = parseFormula(words.trim())
+    const meant = typed.ok ? typed.value.text : findByWords(words)?.formula
+    void found.where(either => {
+      void either.whereRaw(String.raw`words like ? escape '\'`, [`%${wanted.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`])
+      if (meant !== undefined)
+        void either.orWhere({ formula: meant }).orWhereRaw(`starts_with(formula, ?)`, [`${meant}·`])
+    })
+  }
+  const [total, rows] = await Promise.all([
+    found.clone().count<{ count: string }[]>('*'),
+    found
+      .clone()
+      .where('number', '>', after)
+      .orderBy('number')
+      .limit(most)
+      .select([...columns, 'number']) as Promise<(Row & { number: number })[]>,
+  ])
+  const last = rows.at(-1)
+  return {
+    bottles: rows.map(({ number: _, ...row }) => rowOf(row)),
+    total: Number(total[0]?.count ?? 0),
+    ...(rows.length === most && last && { next: last.number }),
+  }
+}
+
+/** A bottle with its ledger. */
+export interface BottlePage extends BottleRow {
+  readonly facts: readonly BottleFact[]
+  readonly taken: readonly StoredTaken[]
+}
+export interface StoredTaken {
+  readonly batch: string
+  readonly stage: string
+  readonly species: string
+  readonly at: string
+  readonly value: number
+  readonly uncertainty: number
+  readonly kind: 'mass' | 'volume'
+}
+export const takenOf = ({ value, uncertainty, kind, ...rest }: StoredTaken): Taken => ({
+  ...rest,
+  amount: given(value, kind as Kind, 'taken', { source: `${rest.batch} ${rest.stage} ${rest.species}`, uncertainty }),
+})
+
+export async function findBottle(db: Knex, { lab }: Access, code: string): Promise<BottlePage | undefined> {
+  const row: Row | undefined = await db('bottles')
+    .where({ lab_id: lab, code })
+    .first([...columns])
+  return row && { ...rowOf(row), ...(await eventsOf(db, lab, code)) }
+}
+
+async function eventsOf(
+  db: Knex,
+  lab: string,
+  code: string,
+): Promise<{ readonly facts: BottleFact[]; readonly taken: StoredTaken[] }> {
+  const [facts, draws] = await Promise.all([
+    db('bottle_facts').where({ lab_id: lab, bottle: code }).orderBy('seq').pluck('body') as Promise<unknown[]>,
+    db('draws').where({ lab_id: lab, bottle: code }).pluck('body') as Promise<StoredTaken[][]>,
+  ])
+  return { facts: facts.map(body => factSchema.parse(body)), taken: draws.flat() }
+}
+
+/** Adds bottles with the first thing that happened to each, all or none; their codes are the lab's next numbers. */
+export const addBottles = (
+  db: Knex,
+  access: Access,
+  added: readonly { readonly label: Label; readonly facts: readonly BottleFact[] }[],
+): Promise<string[]> =>
+  db.transaction(async trx => {
+    await trx('labs').where({ id: access.lab }).forUpdate().select('id')
+    const last = await trx('bottles').where({ lab_id: access.lab }).max<{ max: number | null }[]>('number')
+    const first = (last[0]?.max ?? 0) + 1
+    const codes: string[] = []
+    for (const [i, { label, facts }] of added.entries()) {
+      const number = first + i
+      const code = `B-${String(number).padStart(3, '0')}`
+      const holding = holdingOf(label, facts)
+      await trx('bottles').insert({
+        lab_id: access.lab,
+        code,
+        number,
+        label: JSON.stringify(label),
+        last_fact: facts.length,
+        ...keptOf(code, label, holding),
+      })
+      await insertFacts(trx, access, code, facts, 0)
+      await revise(trx, access, { kind: 'bottle', subject: code }, label)
+      codes.push(code)
+    }
+    return codes
+  })
+
+async function insertFacts(
+  trx: Knex,
+  { lab, person }: Access,
+  bottle: string,
+  facts: readonly BottleFact[],
+  last: number,
+): Promise<void> {
+  if (facts.length === 0) return
+  await trx('bottle_facts').insert(
+    facts.map((fact, i) => ({
+      lab_id: lab,
+      bottle,
+      seq: last + i + 1,
+      id: fact.id,
+      body: JSON.stringify(fact),
+      person_id: person,
+    })),
+  )
+}
+
+/** What is kept beside the facts, to be found and shown by. */
+function keptOf(code: string, label: Label, holding: Holding) {
+  const { comes, known, opened, strengthAt, place, unit, isEmpty } = holding
+  const balance = balanceOf(holding)
+  const read = parseFormula(label.formula)
+  const words = [code, label.formula, nameIn(label.formula), label.words, label.lot, place, label.made?.batch]
+  const standing: Standing = { comes, known, ...(opened && { opened }), ...(strengthAt && { strengthAt }) }
+  return {
+    formula: read.ok ? read.value.text : label.formula,
+    place,
+    words: words.filter(Boolean).join(' ').toLowerCase(),
+    amount: balance?.value ?? null,
+    spread: balance?.uncertainty ?? null,
+    unit,
+    standing: JSON.stringify(standing),
+    is_empty: isEmpty,
+  }
+}
+
+/** Works out anew what a bottle holds, in the transaction that changed something of it; it is held meanwhile. */
+async function settle(trx: Knex, lab: string, code: string, label?: Label): Promise<void> {
+  const row = await trx('bottles').where({ lab_id: lab, code }).first('label')
+  if (!row) return
+  const { facts, taken } = await eventsOf(trx, lab, code)
+  const written = label ?? labelSchema.parse(row.label)
+  const holding = holdingOf(written, facts, taken.map(takenOf))
+  await trx('bottles')
+    .where({ lab_id: lab, code })
+    .update(keptOf(code, written, holding))
+}
+
+/** Adds what happened to a bottle; one whose id is there already is left as it is. Undefined where there is no such bottle. */
+export const addFact = (db: Knex, access: Access, code: string, fact: BottleFact): Promise<BottlePage | undefined> =>
+  db.transaction(async trx => {
+    const head = await trx('bottles').where({ lab_id: access.lab, code }).forUpdate().first('last_fact')
+    if (!head) return undefined
+    const isThere = await trx('bottle_facts').where({ lab_id: access.lab, id: fact.id }).first('id')
+    if (!isThere) {
+      await insertFacts(trx, access, code, [fact], head.last_fact)
+      await trx('bottles')
+        .where({ lab_id: access.lab, code })
+        .update({ last_fact: head.last_fact + 1 })
+      await settle(trx, access.lab, code)
+    }
+    return findBottle(trx, access, code)
+  })
+
+/** Writes another label on a bottle, from the version that was read; undefined where that is no longer the last, or where there is none. */
+export const relabel = (
+  db: Knex,
+  access: Access,
+  code: string,
+  version: number,
+  label: Label,
+): Promise<BottlePage | undefined> =>
+  db.transaction(async trx => {
+    const changed = await trx('bottles')
+      .where({ lab_id: access.lab, code, version })
+      .update({ label: JSON.stringify(label), version: version + 1 })
+    if (changed === 0) return undefined
+    await settle(trx, access.lab, code, label)
+    await revise(trx, access, { kind: 'bottle', subject: code }, label)
+    return findBottle(trx, access, code)
+  })
+
+/** Brings the bottles that a batch names in line with its journal as it stands: what it took, and no longer what was corrected. */
+export const drawFor = (db: Knex, access: Access, code: string): Promise<void> =>
+  db.transaction(async trx => {
+    const where = { lab_id: access.lab, code }
+    const batch = await trx('batches').where(where).forUpdate().first('id')
+    if (!batch) return
+    const mine = { lab_id: access.lab, batch_id: batch.id }
+    const entries = await listEntries(trx, access, batch.id)
+    const taken = takenBy(code, foldJournal(entries.map(({ entry }) => entry)))
+    const before: string[] = await trx('draws').where(mine).pluck('bottle')
+    const named = [...new Set([...before, ...taken.keys()])].sort()
+    // In one order, so that two batches never wait for each other in a ring.
+    for (const bottle of named)
+      await trx('bottles').where({ lab_id: access.lab, code: bottle }).forUpdate().first('code')
+    await trx('draws').where(mine).delete()
+    for (const [bottle, all] of taken)
+      await trx('draws').insert({ ...mine, bottle, body: JSON.stringify(all.map(storedTaken)) })
+    for (const bottle of named) await settle(trx, access.lab, bottle)
+  })
+
+const storedTaken = ({ amount, ...rest }: Taken): StoredTaken => ({
+  ...rest,
+  value: amount.value,
+  uncertainty: standardUncertainty(amount),
+  kind: amount.kind as StoredTaken['kind'],
+})
