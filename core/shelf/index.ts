@@ -3,3 +3,12 @@ export { factSchema, type BottleFact } from './facts'
 export { balanceOf, holdingOf, type Holding, type LedgerLine, type Taken } from './holding'
 export { takenBy } from './taken'
 export { agedOf, type Aged } from './ageing'
+export {
+  bottlesFromTable,
+  comesOf,
+  formulaOf,
+  type BottlesFromTable,
+  type FromRow,
+  type RowProblem,
+} from './from-table'
+export { strengthText, warningsOf, type BottleWarnings } from './warnings'

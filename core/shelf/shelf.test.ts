@@ -4,11 +4,13 @@ import { foldJournal, type Entry } from '#core/journal'
 import { given, standardUncertainty } from '#core/quantity'
 import {
   agedOf,
+  bottlesFromTable,
   balanceOf,
   factSchema,
   holdingOf,
   labelSchema,
   takenBy,
+  warningsOf,
   type BottleFact,
   type Label,
   type Taken,
@@ -256,5 +258,65 @@ describe('what ages', () => {
         expect(inUse!.left).toBeLessThanOrEqual(closed!.left)
       }),
     )
+  })
+})
+
+describe('bottles from a table', () => {
+  it('are read row by row, in the table’s own order where it names its columns', () => {
+    const plain = bottlesFromTable([
+      ['KOH', '500 g', '87 ± 2 %', 'K-2231', 'Cabinet 2'],
+      ['', ''],
+      ['hydrochloric acid', '2.5 L', '37 % w/w', '', 'Acids'],
+      ['CuSO4.5H2O'],
+    ])
+    expect(plain).toMatchObject({
+      ok: true,
+      bottles: [
+        {
+          label: { formula: 'KOH', comes: { kind: 'solid', assay: '87 ± 2 %' }, lot: 'K-2231', place: 'Cabinet 2' },
+          amount: '500 g',
+        },
+        { label: { formula: 'HCl', comes: { kind: 'solution', concentration: '37 % w/w' }, place: 'Acids' } },
+        { label: { formula: 'CuSO4·5H2O', comes: { kind: 'solid' } } },
+      ],
+    })
+    const named = bottlesFromTable([
+      ['Location', 'Substance', 'Concentration'],
+      ['Shelf 3', 'H2SO4', '2.00 mol/L'],
+    ])
+    expect(named).toMatchObject({
+      ok: true,
+      bottles: [
+        { label: { formula: 'H2SO4', comes: { kind: 'solution', concentration: '2.00 mol/L' }, place: 'Shelf 3' } },
+      ],
+    })
+  })
+  it('are refused whole, with the place of each cell that cannot be used', () => {
+    const read = bottlesFromTable([
+      ['KOH', 'a jar', '87 %'],
+      ['Xq7', '5 g', 'strong'],
+      ['NaOH', '5 g', '97 %'],
+    ])
+    expect(read.ok ? [] : read.problems.map(({ line, column }) => [line, column])).toEqual([
+      [1, 2],
+      [2, 1],
+      [2, 3],
+    ])
+  })
+})
+
+describe('what a bottle is worth a look for', () => {
+  const standing = { label: { ...caustic, low: '50 g', expires: '2026-12-01' }, comes: caustic.comes, isEmpty: false }
+  it('is that it is low, that it expires, and that it aged since its strength was known', () => {
+    expect(warningsOf({ ...standing, amount: 49 }, '2026-11-12')).toMatchObject({
+      isLow: true,
+      isExpired: false,
+      expiresIn: 19,
+    })
+    expect(warningsOf({ ...standing, amount: 51 }, '2026-12-02')).toMatchObject({ isLow: false, isExpired: true })
+    const opened = { ...standing, amount: 51, opened: '2026-05-12' }
+    expect(warningsOf(opened, '2026-11-12').aged?.comes).toMatchObject({ assay: '85.7 ± 2.4 %' })
+    expect(warningsOf({ ...opened, strengthAt: '2026-11-11' }, '2026-11-12').aged).toBeUndefined()
+    expect(warningsOf({ ...opened, isEmpty: true }, '2026-11-12').aged).toBeUndefined()
   })
 })

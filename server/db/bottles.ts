@@ -66,6 +66,9 @@ function rowOf({ label, is_empty, amount, spread, standing, ...row }: Row): Bott
   }
 }
 
+const HAS = String.raw`words like ? escape '\'`
+const like = (part: string): string => `%${part.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`
+
 export interface Search {
   /** Formula in any notation, name, place, lot, code, or a part of them. */
   readonly words?: string
@@ -86,8 +89,14 @@ export async function listBottles(
   if (wanted !== '') {
     const typed = parseFormula(words.trim())
     const meant = typed.ok ? typed.value.text : findByWords(words)?.formula
+    const parts = wanted.split(/\s+/)
     void found.where(either => {
-      void either.whereRaw(String.raw`words like ? escape '\'`, [`%${wanted.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`])
+      void either.whereRaw(HAS, [like(wanted)])
+      // A name in its parts, wherever a state or a hydrate stands between them.
+      if (parts.length > 1 && parts.every(part => /^\p{L}{3,}$/u.test(part)))
+        void either.orWhere(all => {
+          for (const part of parts) void all.whereRaw(HAS, [like(part)])
+        })
       if (meant !== undefined)
         void either.orWhere({ formula: meant }).orWhereRaw(`starts_with(formula, ?)`, [`${meant}·`])
     })

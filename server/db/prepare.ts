@@ -1,8 +1,9 @@
-import { demoBatches, demoLab, type DemoBatch } from '#demo'
+import { demoBatches, demoBottles, demoLab, type DemoBatch } from '#demo'
 import type { Entry } from '#core/journal'
 import { makeAccess, type Access } from '../access/access'
 import { appendMany, type Append } from './append'
 import { insertBatch } from './batches'
+import { addBottles } from './bottles'
 import { connect } from './connect'
 import { makeLink } from './links'
 import { migrate } from './migrate'
@@ -45,6 +46,7 @@ try {
     await db.transaction(async trx => {
       await addLab(trx, { ...demoLab, isDemo: true })
       for (const batch of demoBatches(new Date())) await loadDemo(trx, batch)
+      await addBottles(trx, byPerson(demoLab.people[0].id), demoBottles(new Date()))
     })
     console.log('Demo data loaded.')
   } else await db('labs').where({ id: demoLab.id }).update({ is_demo: true })
