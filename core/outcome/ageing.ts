@@ -1,4 +1,4 @@
-import { parseFormula } from '#core/formula'
+import { findSubstance, parseFormula } from '#core/formula'
 import { ageings, type AgeingRow } from '#core/reference'
 import { partsOfIons } from './relatives'
 
@@ -6,6 +6,13 @@ import { partsOfIons } from './relatives'
 export function ageingRow(species: string): AgeingRow | undefined {
   const read = parseFormula(species)
   if (!read.ok) return undefined
-  const parts = new Set([species, ...(partsOfIons(read.value)?.map(({ text }) => text) ?? [])])
-  return ageings.find(({ of }) => parts.has(of))
+  const parts = partsOfIons(read.value) ?? []
+  const water = findSubstance(read.value)?.row.water
+  return ageings.find(
+    ({ of, charge, isSoluble }) =>
+      (charge === undefined
+        ? of === read.value.text
+        : parts.some(part => part.text === of && part.charge === charge)) &&
+      (!isSoluble || water === undefined || water === 'soluble' || water === 'reacts'),
+  )
 }

@@ -5,23 +5,27 @@
  */
 export interface AgeingRow {
   readonly of: string
+  /** Of an ion its charge: tin(II) and not tin(IV), sulfite and not sulfur trioxide. */
+  readonly charge?: number
+  /** Only of what water dissolves: a hydroxide or sulfide that stays a stone in water keeps. */
+  readonly isSoluble?: true
   readonly how: string
   readonly year?: { readonly closed: number; readonly open: number }
 }
 export const ageings: readonly AgeingRow[] = [
   { of: 'NH3', how: 'ammonia goes flat', year: { closed: 0.01, open: 0.12 } },
-  { of: 'OH', how: 'hydroxides take up water and carbon dioxide', year: { closed: 0.005, open: 0.03 } },
-  { of: 'O2', how: 'peroxides decompose', year: { closed: 0.02, open: 0.1 } },
-  { of: 'SO3', how: 'sulfites oxidise to sulfate', year: { closed: 0.01, open: 0.05 } },
-  { of: 'S2O5', how: 'sulfites oxidise to sulfate', year: { closed: 0.01, open: 0.05 } },
-  { of: 'S2O4', how: 'dithionite decomposes in damp air', year: { closed: 0.03, open: 0.25 } },
-  { of: 'S', how: 'sulfides oxidise and take up water', year: { closed: 0.02, open: 0.15 } },
+  { of: 'OH', charge: -1, isSoluble: true, how: 'hydroxides take up water and carbon dioxide', year: { closed: 0.005, open: 0.03 } },
+  { of: 'O2', charge: -2, how: 'peroxides decompose', year: { closed: 0.02, open: 0.1 } },
+  { of: 'SO3', charge: -2, how: 'sulfites oxidise to sulfate', year: { closed: 0.01, open: 0.05 } },
+  { of: 'S2O5', charge: -2, how: 'sulfites oxidise to sulfate', year: { closed: 0.01, open: 0.05 } },
+  { of: 'S2O4', charge: -2, how: 'dithionite decomposes in damp air', year: { closed: 0.03, open: 0.25 } },
+  { of: 'S', charge: -2, isSoluble: true, how: 'sulfides oxidise and take up water', year: { closed: 0.02, open: 0.15 } },
   { of: 'H2O2', how: 'peroxide decomposes', year: { closed: 0.02, open: 0.1 } },
-  { of: 'ClO', how: 'hypochlorite decomposes', year: { closed: 0.5, open: 0.7 } },
-  { of: 'NO2', how: 'nitrites oxidise to nitrate', year: { closed: 0.002, open: 0.01 } },
-  { of: 'Sn', how: 'tin(II) oxidises', year: { closed: 0.01, open: 0.08 } },
+  { of: 'ClO', charge: -1, how: 'hypochlorite decomposes', year: { closed: 0.5, open: 0.7 } },
+  { of: 'NO2', charge: -1, how: 'nitrites oxidise to nitrate', year: { closed: 0.002, open: 0.01 } },
+  { of: 'Sn', charge: 2, how: 'tin(II) oxidises', year: { closed: 0.01, open: 0.08 } },
   { of: 'CaO', how: 'quicklime slakes and takes up carbon dioxide', year: { closed: 0.02, open: 0.2 } },
-  { of: 'S2O8', how: 'peroxodisulfate loses oxygen', year: { closed: 0.02, open: 0.08 } },
+  { of: 'S2O8', charge: -2, how: 'peroxodisulfate loses oxygen', year: { closed: 0.02, open: 0.08 } },
 ]
 
 /**

@@ -243,6 +243,14 @@ describe('what ages', () => {
     expect(agedOf('KOH', { kind: 'solid' }, { since: '2026-11-10' }, '2026-11-12')).toBeUndefined()
     expect(agedOf('KOH', { kind: 'solid', assay: 'pure' }, { since: '2020-11-10' }, '2026-11-12')).toBeUndefined()
   })
+  it('is told by charges and by what water dissolves, not by letters', () => {
+    const ages = (formula: string): boolean =>
+      agedOf(formula, { kind: 'solid' }, { since: '2020-01-01', opened: '2020-01-01' }, '2026-11-12') !== undefined
+    const yes = ['NaOH', 'KOH', 'Na2SO3', 'Na2S', 'SnCl2', 'SnCl2·2H2O', 'NaNO2', 'CaO', 'Na2S2O4']
+    const no = ['Cu(OH)2', 'CuCO3·Cu(OH)2', 'Sn', 'SnCl4', 'S', 'SO3', 'ZnS', 'Na2SO4', 'NaCl', 'Zn']
+    expect(yes.filter(one => !ages(one))).toEqual([])
+    expect(no.filter(ages)).toEqual([])
+  })
   it('never gains strength, and loses the more the longer it is in use', () => {
     fc.assert(
       fc.property(fc.integer({ min: 30, max: 3000 }), fc.integer({ min: 0, max: 3000 }), (days, open) => {

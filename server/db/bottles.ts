@@ -13,7 +13,7 @@ import {
   type Label,
   type Taken,
 } from '#core/shelf'
-import { findByWords, nameOf } from '#core/species'
+import { clashesOf, findByWords, nameOf } from '#core/species'
 import type { Access } from '../access/access'
 import { listEntries } from './entries'
 import { revise } from './revisions'
@@ -154,6 +154,28 @@ async function eventsOf(
     db('draws').where({ lab_id: lab, bottle: code }).pluck('body') as Promise<StoredTaken[][]>,
   ])
   return { facts: facts.map(body => factSchema.parse(body)), taken: draws.flat() }
+}
+
+export interface Neighbour {
+  readonly code: string
+  readonly formula: string
+  readonly makes: string
+}
+/** Bottles in the same place whose content must not meet that of this one, and what they would make; none for a bottle whose place is not known. */
+export async function neighboursOf(db: Knex, { lab }: Access, bottle: BottleRow): Promise<Neighbour[]> {
+  const mine = parseFormula(bottle.label.formula)
+  if (bottle.place === '' || bottle.isEmpty || !mine.ok) return []
+  const rows: { code: string; formula: string }[] = await db('bottles')
+    .where({ lab_id: lab, place: bottle.place, is_empty: false })
+    .whereNot({ code: bottle.code })
+    .orderBy('number')
+    .limit(500)
+    .select('code', 'formula')
+  return rows.flatMap(({ code, formula }) => {
+    const read = parseFormula(formula)
+    const [clash] = read.ok ? clashesOf([mine.value, read.value]) : []
+    return clash ? [{ code, formula, makes: clash.makes }] : []
+  })
 }
 
 /** Adds bottles with the first thing that happened to each, all or none; their codes are the lab's next numbers. */

@@ -11,6 +11,7 @@ const route = useRoute()
 const links = [
   { to: '/', name: 'Bench' },
   { to: '/batches', name: 'Batches' },
+  { to: '/shelf', name: 'Shelf' },
   { to: '/assays', name: 'Assays' },
   { to: '/tables', name: 'Tables' },
 ]
