@@ -12,3 +12,4 @@ export {
   type RowProblem,
 } from './from-table'
 export { strengthText, warningsOf, type BottleWarnings } from './warnings'
+export { notMeant, supplyFrom, type Pickable, type Picked } from './pick'

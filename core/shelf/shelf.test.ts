@@ -9,6 +9,8 @@ import {
   factSchema,
   holdingOf,
   labelSchema,
+  notMeant,
+  supplyFrom,
   takenBy,
   warningsOf,
   type BottleFact,
@@ -326,5 +328,51 @@ describe('what a bottle is worth a look for', () => {
     expect(warningsOf(opened, '2026-11-12').aged?.comes).toMatchObject({ assay: '85.7 ± 2.4 %' })
     expect(warningsOf({ ...opened, strengthAt: '2026-11-11' }, '2026-11-12').aged).toBeUndefined()
     expect(warningsOf({ ...opened, isEmpty: true }, '2026-11-12').aged).toBeUndefined()
+  })
+})
+
+describe('a reagent out of a bottle', () => {
+  const bottle = (formula: string, comes: object, more: object = {}) => {
+    const label = labelSchema.parse({ formula, comes, known: 'label', ...more })
+    return { code: 'B-012', label, comes: label.comes }
+  }
+  const TODAY = '2026-11-12'
+  it('has the bottle’s form, strength and lot, and its code', () => {
+    expect(
+      supplyFrom(bottle('NiSO4·6H2O', { kind: 'solid', assay: '99 %' }, { lot: 'NI-77' }), 'NiSO4', TODAY),
+    ).toEqual({
+      isEstimate: false,
+      supply: { kind: 'solid', formula: 'NiSO4·6H2O', assay: '99 %', lot: 'NI-77', bottle: 'B-012' },
+    })
+    expect(
+      supplyFrom(bottle('H2SO4', { kind: 'solution', concentration: '2.00 mol/L' }), 'H2SO4', TODAY)?.supply,
+    ).toEqual({
+      kind: 'solution',
+      concentration: '2.00 mol/L',
+      bottle: 'B-012',
+    })
+  })
+  it('has today’s estimate where it ages', () => {
+    const aged = {
+      ...bottle('KOH', { kind: 'solid', assay: '87 ± 2 %' }, { received: '2026-05-02' }),
+      opened: '2026-05-12',
+    }
+    expect(supplyFrom(aged, 'KOH', TODAY)).toMatchObject({ isEstimate: true, supply: { assay: '85.7 ± 2.4 %' } })
+  })
+  it('is not made of something else', () => {
+    expect(supplyFrom(bottle('NaOH', { kind: 'solid' }), 'KOH', TODAY)).toBeUndefined()
+    expect(supplyFrom(bottle('CuSO4·5H2O', { kind: 'solid' }), 'CuO', TODAY)).toBeUndefined()
+  })
+  it('is caught where the wrong bottle is taken, and says what is wrong with it', () => {
+    const plain = { kind: 'solid' } as const
+    expect(notMeant(bottle('KOH', plain), 'KOH', plain)).toBeUndefined()
+    expect(notMeant(bottle('NaOH', plain), 'KOH', plain)).toBe('B-012 holds {NaOH}; the plan means {KOH}.')
+    expect(notMeant(bottle('CoCl2·6H2O', plain), 'CoCl2', plain)).toContain('another form of it')
+    expect(notMeant(bottle('CoCl2·6H2O', plain), 'CoCl2', { kind: 'solid', formula: 'CoCl2.6H2O' })).toBeUndefined()
+    const acid = { kind: 'solution', concentration: '2.00 mol/L' } as const
+    expect(notMeant(bottle('H2SO4', { kind: 'solution', concentration: '1.00 mol/L' }), 'H2SO4', acid)).toContain(
+      '1.00 mol/L',
+    )
+    expect(notMeant(bottle('KOH', plain), 'KOH', acid)).toContain('is a solid')
   })
 })

@@ -230,6 +230,14 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
           @change="set('lot', ($event.target as HTMLInputElement).value)"
       /></label>
     </div>
+    <ShelfPicks
+      v-if="supply.kind !== 'stage'"
+      :species="species"
+      :supply="supply"
+      :plan="plan"
+      :stage-id="stageId"
+      @take="emit('change', $event)"
+    />
     <SubstituteList
       v-if="supply.kind !== 'stage'"
       :species="species"

@@ -101,6 +101,13 @@ const about = computed((): About | undefined => {
     ? { ...of, stage: stage.value.id, step: step.value!.id }
     : { ...of, stage: stage.value.id }
 })
+const hand = useBottleAtHand(
+  () => stage.value,
+  () => about.value,
+  () => journal.lines,
+)
+/** A lab without a shelf is not asked for bottles: the panel is there once one is named. */
+const asksBottle = ref(false)
 const crops = computed(() =>
   [...new Set([...cropsOf(journal.lines, stage.value.id), crop.value, 1])].sort((a, b) => a - b),
 )
@@ -291,6 +298,7 @@ function record(
     typed: instrument === undefined,
     ...(instrument ? { instrument } : {}),
     ...(step.value ? { step: step.value.id } : {}),
+    ...hand.named(of),
   } as NewEntry)
 }
 function say(kind: 'observation' | 'note', text: string, seen?: Seen): void {
@@ -569,6 +577,18 @@ watch(
         <PanelGuard v-if="series && series.weighings.length > 0" name="The drying"
           ><DryingCard class="mt-3" :weighings="series.weighings" :resolution="series.resolution"
         /></PanelGuard>
+        <PanelGuard v-if="hand.species.value && hand.supply.value" name="Bottle at hand">
+          <LazyBottleAtHand
+            v-if="hand.code.value || asksBottle"
+            :key="hand.species.value"
+            v-model="hand.code.value"
+            :species="hand.species.value"
+            :supply="hand.supply.value"
+          />
+          <button v-else type="button" class="mt-2 min-h-12 text-verdigris underline" @click="asksBottle = true">
+            From a bottle of the shelf
+          </button>
+        </PanelGuard>
         <div class="mt-3 grid items-start gap-4 xl:grid-cols-2">
           <PanelGuard v-if="about && (about.what !== 'pot' || isPotAsked)" name="The reading"
             ><ReadingCard

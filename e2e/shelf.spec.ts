@@ -1,0 +1,145 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible } from './accessible'
+
+test('a batch is planned from the shelf, weighed from two bottles with scanned codes, drawn down and corrected', async ({
+  page,
+  request,
+}) => {
+  const made = await request.post('/api/batches', {
+    data: { product: 'ZnSO4·7H2O', equation: 'Zn + H2SO4 -> ZnSO4 + H2', table: 'Zn,9.11 g' },
+  })
+  const { code } = (await made.json()) as { code: string }
+  const lot = `Z-${Date.now()}`
+  const { person } = (await (await request.get('/api/me')).json()) as { person: string }
+
+  // One bottle from the form, typed as somebody would; it has not enough in it.
+  await page.goto('/shelf/new')
+  await page.getByLabel('What is in it: formula or name').fill('zinc')
+  await expect(page.getByText('reads as')).toBeVisible()
+  await page.getByLabel('How much came').fill('6.00 g')
+  await page.getByLabel('Assay or strength').fill('strong')
+  await expect(page.getByText('Give a share such as 97 %')).toBeVisible()
+  await page.getByLabel('Assay or strength').fill('99.2 %')
+  await page.getByLabel('What it weighs empty').fill('41.20 g')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Put it up', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/B-\d+ · Zn/)
+  const first = page.url().split('/').at(-1)!
+  await expectAccessible(page)
+
+  // And one from a table, in which a cell was wrong at first.
+  await page.goto('/shelf/new')
+  const table = page.getByLabel('The table')
+  await table.fill('Zn\ta handful\t99.2 %')
+  await expect(page.getByRole('alert')).toContainText('Line 1, column 2')
+  await table.fill(`Zn\t250 g\t99.2 %\t${lot}\tMetals`)
+  await page.getByRole('button', { name: 'Put it up', exact: true }).last().click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/B-\d+ · Zn/)
+  const second = page.url().split('/').at(-1)!
+
+  // The sheet takes its zinc from the first: what is in it, and that it is not enough, stand beside it.
+  await page.goto(`/batches/${code}/sheet`)
+  await page.getByLabel('Supply of Zn').click()
+  const shelf = page.getByRole('region', { name: 'From the shelf' })
+  await expect(shelf).toContainText('not enough in it')
+  await shelf.getByRole('button', { name: `Take it from ${first}` }).click()
+  await expect(shelf).toContainText(`Comes from ${first}`)
+  await expect
+    .poll(async () => JSON.stringify(await (await request.get(`/api/batches/${code}`)).json()))
+    .toContain(`"bottle":"${first}"`)
+
+  // At the bench the first runs out; the wrong bottle is caught, the second taken.
+  await page.goto(`/batches/${code}/run`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Weigh Zn')
+  const hand = page.getByRole('region', { name: 'Bottle at hand' })
+  await expect(hand).toContainText(`From bottle ${first}`)
+  const readings = page.getByRole('region', { name: 'Readings' })
+  await readings.getByLabel('or net').fill('6.00')
+  await readings.getByRole('button', { name: 'Record net' }).click()
+  const scan = hand.getByLabel('Scan or type a bottle’s code')
+  await scan.fill('B-005')
+  await scan.press('Enter')
+  await expect(hand.getByRole('alert')).toContainText('B-005 holds')
+  await scan.fill(second.toLowerCase())
+  await scan.press('Enter')
+  await expect(hand).toContainText(`From bottle ${second}`)
+  await readings.getByLabel('Another portion, net').fill('3.11')
+  await readings.getByRole('button', { name: 'Record net' }).click()
+  await expect
+    .poll(async () => ((await (await request.get(`/api/bottles/${second}`)).json()) as { amount: number }).amount)
+    .toBeCloseTo(246.89, 6)
+
+  // The first is empty by its ledger, and shown to be so; a correction in the journal corrects the shelf.
+  await page.goto(`/shelf/${first}`)
+  await expect(page.getByRole('region', { name: 'Ledger' })).toContainText(`Taken for ${code}`)
+  await page.getByLabel('What happened').selectOption('It is empty')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('empty', { exact: true })).toBeVisible()
+  const entries = (await (await request.get(`/api/batches/${code}/entries`)).json()) as {
+    entry: { id: string; kind: string; value?: string }
+  }[]
+  const wrong = entries.find(({ entry }) => entry.value === '3.11 g')!.entry
+  await request.post(`/api/batches/${code}/entries`, {
+    data: {
+      entries: [
+        {
+          id: crypto.randomUUID(),
+          at: new Date().toISOString(),
+          by: person,
+          kind: 'correction',
+          corrects: wrong.id,
+          why: 'misread',
+          instead: '3.31 g',
+        },
+      ],
+    },
+  })
+  const after = (await (await request.get(`/api/bottles/${second}`)).json()) as { amount: number }
+  expect(after.amount).toBeCloseTo(246.69, 6)
+
+  // Found by its lot among all of them; the emptied one only where it is asked for.
+  await page.goto('/shelf')
+  await page.getByLabel('Search the shelf').fill(lot.toLowerCase())
+  await expect(page.getByRole('status').filter({ hasText: '1 bottle with' })).toBeVisible()
+  await page.getByLabel('Search the shelf').fill(first)
+  await expect(page.getByText('No bottle has')).toBeVisible()
+  await page.getByLabel('Empty ones too').check()
+  await expect(page.getByRole('listitem')).toContainText(first)
+  await expectAccessible(page)
+})
+
+test('the ledger takes what happened, keeps what was corrected, and the shelf is walked by keyboard', async ({
+  page,
+}) => {
+  await page.goto('/shelf')
+  const items = page.getByRole('listitem')
+  await expect(items.first()).toBeVisible()
+  await items.first().getByRole('link').focus()
+  await page.keyboard.press('ArrowDown')
+  await expect(items.nth(1).getByRole('link')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('B-004 · KOH')
+  await expect(page.getByText('By common practice it is about')).toBeVisible()
+  await page.getByLabel('How much').fill('12 spoons')
+  await expect(page.getByText('Give it with its unit')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Write it down' })).toBeDisabled()
+  await page.getByLabel('How much').fill('12.5 g')
+  await page.getByLabel('For what (may be empty)').fill('a drying tube')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  const ledger = page.getByRole('region', { name: 'Ledger' })
+  await expect(ledger).toContainText('Taken for a drying tube')
+  await ledger.getByRole('button', { name: 'Correct: Taken for a drying tube' }).click()
+  await page.getByLabel('What counts instead').fill('2.5 g')
+  await page.getByLabel('Why').fill('a digit too many')
+  await page.getByRole('button', { name: 'Correct', exact: true }).last().click()
+  await expect(ledger).toContainText('corrected: a digit too many; 2.5 g instead')
+  await page.getByLabel('What happened').selectOption('Its strength was found')
+  await page.getByLabel('How strong').fill('84.1 ± 0.3 %')
+  await page.getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('84.1 ± 0.3 %, by own titration')).toBeVisible()
+  await expect(page.getByText('By common practice it is about')).toBeHidden()
+  await page.getByRole('button', { name: 'Write another label' }).click()
+  await expectAccessible(page)
+})
