@@ -32,3 +32,4 @@ run_bundle bench/door.ts
 PGBENCH="$pg_bin/pgbench" WORK="$work" run_bundle bench/journal.ts
 SERVER_PID=$server run_bundle bench/export.ts
 run_bundle bench/record.ts
+run_bundle bench/shelf.ts

@@ -14,7 +14,7 @@ const views = [
   ['route', '/batches/CU-010/route'],
   ['sheet', '/batches/CO-003/sheet'],
   ['run', '/batches/NI-014/run?stage=s2'],
-  ['drying', '/batches/CO-003/run', page => page.waitForTimeout(1500)],
+  ['shelf', '/shelf'],
   ['procedure', '/batches/ZN-021/procedure'],
   ['run-tablet', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 820, height: 1180 }],
   ['run-phone', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 390, height: 844 }],

@@ -56,27 +56,26 @@ function take(found: Bottle): void {
 </script>
 
 <template>
-  <section class="mt-3 rounded-lg border border-rule p-3" aria-label="Bottle at hand">
-    <p class="text-[16px]">
-      <template v-if="code"
-        >From bottle <b>{{ code }}</b><template v-if="bottle"
-          >, <FormulaText :text="bottle.label.formula" />, <span class="figure">{{ amountText(bottle) }}</span> in
-          it</template
-        ></template
-      >
-      <template v-else>From no bottle of the shelf</template>
-    </p>
-    <form class="mt-2 flex flex-wrap items-end gap-3" @submit.prevent="look">
-      <label class="min-w-0 flex-1"
-        ><span class="label">Scan or type a bottle’s code</span>
-        <input
-          v-model="typed"
-          class="field min-h-12"
-          autocomplete="off"
-          autocapitalize="characters"
-          spellcheck="false"
-        />
-      </label>
+  <section class="mt-3 rounded-lg border border-rule px-3 py-2" aria-label="Bottle at hand">
+    <form class="flex flex-wrap items-center gap-x-4 gap-y-2" @submit.prevent="look">
+      <p class="min-w-0 flex-1 text-[16px]">
+        <template v-if="code"
+          >From bottle <b>{{ code }}</b><template v-if="bottle"
+            >, <FormulaText :text="bottle.label.formula" />, <span class="figure">{{ amountText(bottle) }}</span> in
+            it</template
+          ></template
+        >
+        <template v-else>From no bottle of the shelf</template>
+      </p>
+      <input
+        v-model="typed"
+        class="field min-h-12 w-[250px] max-sm:w-full"
+        aria-label="Scan or type a bottle’s code"
+        placeholder="scan or type a bottle’s code"
+        autocomplete="off"
+        autocapitalize="characters"
+        spellcheck="false"
+      />
       <button type="submit" class="button button-quiet min-h-12" :disabled="typed.trim() === ''">This one</button>
     </form>
     <div v-if="caught" class="mt-2 rounded-lg bg-amber-soft p-3 text-amber" role="alert">
