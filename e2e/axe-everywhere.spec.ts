@@ -43,6 +43,9 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         'batches/bring',
         'batches/compare?a=ZN-020&b=ZN-021',
         'assays',
+        'shelf',
+        'shelf/new',
+        'shelf/B-003',
         'tables',
       ]
       const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay', 'record'].map(
@@ -50,7 +53,7 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
       )
       for (const path of [...pages, ...ofBatch, 'batches/XX-999/sheet', 'nowhere']) {
         await page.goto(`/${path}`)
-        await expect(page.locator('main').first()).toBeVisible()
+        await expect(page.locator('main h1').first()).toBeVisible()
         await looksRight(page)
       }
       expect(refused).toEqual([])
