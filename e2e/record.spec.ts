@@ -17,11 +17,19 @@ const run = promisify(execFile)
 
 test.describe('the record of a demo batch', () => {
   test('reads as a page, is chosen, said in one’s own words, printed, taken out', async ({ page, request }) => {
+    // What was asked for comes while somebody types: their words stay.
+    const isWhole = (url: URL): boolean => url.pathname.endsWith('/MO-002/record') && url.search === ''
+    await page.route(isWhole, async route => {
+      await new Promise(resolve => setTimeout(resolve, 1500))
+      await route.continue()
+    })
     await page.goto('/batches/MO-002/record')
     const paper = page.getByRole('article', { name: 'Record of MO-002' })
     await expect(paper.getByRole('heading', { name: 'What was done' })).toBeVisible()
     await expect(paper).toContainText('What it is for is not said.')
     await page.getByLabel('What it is for').fill('Molybdate for the nitrogen fixers.')
+    await expect(page.getByText('Working out what would explain the yield.')).toBeHidden()
+    await page.unroute(isWhole)
     await page.getByLabel('What it is for').blur()
     await expect(paper.getByText('Molybdate for the nitrogen fixers.')).toBeVisible()
     await expect(paper.getByRole('heading', { name: 'The journal, entry by entry' })).toHaveCount(0)

@@ -45,7 +45,6 @@ const sayOf = (stage: string, key: 'conclusion' | 'treated', text: string): void
     },
     `${stage} ${key}`,
   )
-const textOf = (event: Event): string => (event.target as HTMLTextAreaElement).value
 </script>
 
 <template>
@@ -53,29 +52,22 @@ const textOf = (event: Event): string => (event.target as HTMLTextAreaElement).v
     <h2 class="mb-1.5">In your words</h2>
     <label class="mb-2 block"
       ><span class="label">What it is for</span>
-      <textarea
-        class="field"
-        rows="2"
-        maxlength="2000"
-        :value="notes.purpose ?? ''"
-        @change="sayPurpose(textOf($event))"
-      />
+      <SaidText :rows="2" :most="2000" :value="notes.purpose ?? ''" @say="sayPurpose($event)" />
     </label>
     <label v-for="id in changes" :key="id" class="mb-2 block"
       ><span class="label">Why revision {{ id }} changed the plan</span>
-      <textarea class="field" rows="2" maxlength="400" :value="whyOf(id)" @change="sayWhy(id, textOf($event))" />
+      <SaidText :rows="2" :most="400" :value="whyOf(id)" @say="sayWhy(id, $event)" />
     </label>
     <template v-for="stage in stages" :key="stage.id">
       <label v-if="isOpen('result') || ofStage(stage.id, 'conclusion')" class="mb-2 block"
         ><span class="label"
           >What you think of the yield<template v-if="stages.length > 1"> of <RichText :text="stage.name" /></template
         ></span>
-        <textarea
-          class="field"
-          rows="3"
-          maxlength="4000"
+        <SaidText
+          :rows="3"
+          :most="4000"
           :value="ofStage(stage.id, 'conclusion')"
-          @change="sayOf(stage.id, 'conclusion', textOf($event))"
+          @say="sayOf(stage.id, 'conclusion', $event)"
         />
       </label>
       <label v-if="isOpen('residues') || ofStage(stage.id, 'treated')" class="mb-2 block"
@@ -84,12 +76,11 @@ const textOf = (event: Event): string => (event.target as HTMLTextAreaElement).v
             (<RichText :text="stage.name" />)</template
           ></span
         >
-        <textarea
-          class="field"
-          rows="2"
-          maxlength="4000"
+        <SaidText
+          :rows="2"
+          :most="4000"
           :value="ofStage(stage.id, 'treated')"
-          @change="sayOf(stage.id, 'treated', textOf($event))"
+          @say="sayOf(stage.id, 'treated', $event)"
         />
       </label>
     </template>

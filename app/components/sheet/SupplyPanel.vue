@@ -222,12 +222,7 @@ const textOf = (key: string): string => (supply as unknown as Record<string, str
         Measured as an ideal gas at the room’s temperature and pressure.
       </p>
       <label v-if="supply.kind !== 'stage'" class="block"
-        ><span class="label">Lot or bottle</span>
-        <input
-          class="field"
-          maxlength="80"
-          :value="textOf('lot')"
-          @change="set('lot', ($event.target as HTMLInputElement).value)"
+        ><span class="label">Lot or bottle</span> <SaidText :most="80" :value="textOf('lot')" @say="set('lot', $event)"
       /></label>
     </div>
     <ShelfPicks

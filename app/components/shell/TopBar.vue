@@ -21,7 +21,11 @@ const emit = defineEmits<{ find: []; keys: [] }>()
 
 <template>
   <header data-chrome class="flex h-12 items-stretch gap-6 bg-bar px-5 max-md:gap-2 max-md:px-2 text-[#e9e6da]">
-    <NuxtLink to="/" class="flex items-center gap-2 text-[16px] font-bold max-sm:hidden" aria-label="Zip Ledger, to the bench">
+    <NuxtLink
+      to="/"
+      class="flex items-center gap-2 text-[16px] font-bold max-sm:hidden"
+      aria-label="Zip Ledger, to the bench"
+    >
       <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
         <g fill="#5fb6a4">
           <rect x="1" y="1" width="9" height="3.4" />
