@@ -63,7 +63,9 @@ describe('the same again', () => {
         stages: [
           {
             ...taken.plan.stages[0]!,
-            reagents: [{ ...reagent!, supply: { kind: 'solid' as const, assay: '99.5 %', lot: 'B-1' } }],
+            reagents: [
+              { ...reagent!, supply: { kind: 'solid' as const, assay: '99.5 %', lot: 'B-1', bottle: 'B-12' } },
+            ],
           },
         ],
       },

@@ -40,7 +40,7 @@ const withoutLots = (stage: StagePlan): StagePlan => ({
   reagents: stage.reagents.map(reagent => ({ ...reagent, supply: withoutLot(reagent.supply) })),
 })
 function withoutLot(supply: SupplyPlan): SupplyPlan {
-  if (!('lot' in supply)) return supply
-  const { lot: _, ...rest } = supply
+  if (supply.kind === 'stage') return supply
+  const { lot: _, bottle: __, ...rest } = supply
   return rest
 }

@@ -1,4 +1,4 @@
-import { additionsOf, weighingOf } from '#core/journal'
+import { additionsOf, sameAbout, weighingOf } from '#core/journal'
 import { formatFigure, formatValue, standardUncertainty, type Figure } from '#core/quantity'
 import type { ReagentLine, SupplyPlan } from '#core/sheet'
 import { findReagent } from '#core/sheet'
@@ -20,8 +20,7 @@ export function materials(facts: Facts): Unnamed[] {
   return facts.stages.flatMap((stage): Unnamed[] => {
     const { planned, actual } = stage
     if (!planned || !actual) return []
-    const lots = stage.plan.reagents.map(({ supply }) => ('lot' in supply && supply.lot?.trim()) || undefined)
-    const hasLots = lots.some(lot => lot !== undefined)
+    const hasLots = stage.plan.reagents.some(({ species }) => bottleText(stage, species) !== '')
     const rows = actual.sheet.reagents.flatMap((line, i) => {
       const plan = planned.reagents[i]
       return line.planned && plan ? [rowOf(stage, plan, line, hasLots)] : []
@@ -41,12 +40,23 @@ export function materials(facts: Facts): Unnamed[] {
 
 const measured = ({ volume, mass, amount }: ReagentLine): Figure => volume ?? mass ?? amount
 
-function rowOf(
-  { plan, actual, lines }: StageFacts,
-  planned: ReagentLine,
-  taken: ReagentLine,
-  hasLots: boolean,
-): Words[] {
+/** The bottles that the journal names, or else the plan's, and what their label says: lot or number. */
+function bottleText({ plan, lines }: StageFacts, species: string): string {
+  const about = { what: 'charge', stage: plan.id, species } as const
+  const named = lines.flatMap(({ entry, current }) =>
+    entry.kind === 'reading' && current !== undefined && sameAbout(entry.about, about) ? (entry.bottle ?? []) : [],
+  )
+  const supply = findReagent(plan, species)?.supply
+  if (!supply || supply.kind === 'stage') return ''
+  const bottles = named.length > 0 ? [...new Set(named)] : supply.bottle === undefined ? [] : [supply.bottle]
+  // A lot is of the plan's bottle: what came from another is told by its code.
+  const isOf =
+    bottles.length === 0 || (bottles.length === 1 && bottles[0] === supply.bottle) || supply.bottle === undefined
+  return [...bottles, ...(isOf && supply.lot?.trim() ? [supply.lot.trim()] : [])].join(', ')
+}
+
+function rowOf(stage: StageFacts, planned: ReagentLine, taken: ReagentLine, hasLots: boolean): Words[] {
+  const { plan, actual, lines } = stage
   const supply = findReagent(plan, taken.species)?.supply
   const isUnread = actual?.unread.includes(taken.species)
   const unusable = actual?.unusable.find(one => one.species === taken.species)
@@ -58,7 +68,7 @@ function rowOf(
       supply ? strengthWords(supply) : undefined,
       taken.limits ? ' (limits)' : undefined,
     ),
-    ...(hasLots ? [words((supply && 'lot' in supply && supply.lot) || undefined)] : []),
+    ...(hasLots ? [words(bottleText(stage, taken.species))] : []),
     words(figure(formatFigure(measured(planned), 4))),
     isUnread && supply?.kind !== 'stage'
       ? words(open('planned, not read'))

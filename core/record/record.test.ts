@@ -84,6 +84,22 @@ describe('a preparation worked on paper first', () => {
       /^HCl, 3\.00 mol\/L \(limits\) \|  \| 40\.0\smL \| 40\.0\smL \| 0\.029\smL \| 120\.0\smmol \| 1 \| typed$/,
     )
   })
+  it('names the bottles that it was really taken from, and the lot only of the one that the plan means', () => {
+    const from = (minute: number, value: string, bottle: string): Entry =>
+      ({ ...read(minute, charge('CoCO3'), 'net', value), bottle }) as Entry
+    const planned = (bottle: string) =>
+      documentOf({
+        ...cobalt,
+        reagents: cobalt.reagents.map(one =>
+          one.supply.kind === 'solid' ? { ...one, supply: { ...one.supply, bottle } } : one,
+        ),
+      })
+    const told = (bottle: string, entries: readonly Entry[]): string =>
+      lines(recordFor(planned(bottle), entries), 'materials')[0]!.split(' | ')[1]!
+    expect(told('B-003', [])).toBe('B-003, B-114')
+    expect(told('B-003', [from(1, '8.42 g', 'B-003')])).toBe('B-003, B-114')
+    expect(told('B-003', [from(1, '6.00 g', 'B-003'), from(2, '2.42 g', 'B-009')])).toBe('B-003, B-009')
+  })
   it('tells the result with its uncertainty, and its arithmetic from the readings', () => {
     expect(lines(page, 'result')[0]).toMatch(
       /^12\.03\sg of CoCl2·6H2O, 84\.3 ± 0\.1 % \(standard uncertainty\) of 14\.28\sg\.$/,
