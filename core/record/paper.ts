@@ -4,7 +4,7 @@ import { productMass } from '#core/journal'
 import { formatFigure } from '#core/quantity'
 import { nameOf } from '#core/species'
 import { statements } from '#core/remarks'
-import { keepingOf } from '#core/solution'
+import { keepingOf, type OwnTables } from '#core/solution'
 import { equationWords } from './planned'
 import { strengthWords } from './materials'
 import { factsOf, type RecordSource } from './source'
@@ -87,17 +87,23 @@ export function labelOf(source: RecordSource): VialLabel | undefined {
   const mass = last && productMass(lines, last.plan.id)
   if (!last || !mass) return undefined
   const form = last.plan.product.form ?? last.plan.product.species
+  return { form, ...contentWords(form, source.tables.substances), mass: formatFigure(mass) }
+}
+
+/** What a label says of what is in a vial or a bottle: its name, the gravest of its hazards, how it is kept. */
+export function contentWords(
+  form: string,
+  own: OwnTables['substances'],
+): { readonly name: string; readonly statements: string; readonly keep?: string } {
   const read = parseFormula(form)
-  const row = read.ok ? findSubstance(read.value, source.tables.substances)?.row : undefined
+  const row = read.ok ? findSubstance(read.value, own)?.row : undefined
   const keeping = read.ok ? keepingOf(read.value, ROOM) : undefined
   const keep = [
     keeping?.above && keeping.above.share < 0.6 ? 'Keep it tightly closed: it takes up water.' : '',
     keeping?.below && keeping.below.share > 0.2 ? 'Keep it closed: it loses water in dry air.' : '',
   ].filter(Boolean)
   return {
-    form,
     name: (read.ok && nameOf(read.value)) || form,
-    mass: formatFigure(mass),
     statements: row?.hazards?.length
       ? `${statements(row.hazards, 3)}.`
       : row

@@ -237,6 +237,7 @@ const paths: ZodOpenApiPathsObject = {
     get: read('A bottle with its ledger', { path: { code }, answer: Any }),
     put: write('Writes another label on a bottle', { path: { code }, body: Relabel, answer: Any }),
   },
+  '/api/bottles/{code}/label': { get: read('The label of a bottle, as a PDF', { path: { code }, query: reader }) },
   '/api/bottles/{code}/facts': {
     post: write('Adds what happened to a bottle', { path: { code }, body: AddFact, answer: Any, status: '201' }),
   },

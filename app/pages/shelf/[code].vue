@@ -168,6 +168,11 @@ const correct = (): Promise<boolean> =>
         >
           {{ isWriting ? 'Leave the label as it is' : 'Write another label' }}
         </button>
+        <p class="mt-2">
+          <a class="alone text-verdigris underline" :href="`/api/bottles/${bottle.code}/label`" target="_blank"
+            >A label to print, with a code to scan</a
+          >
+        </p>
         <template v-if="who.may('record')">
           <h2 class="mt-6 mb-2">Write down</h2>
           <BottleFactForm :bottle="bottle" @done="load" />
