@@ -1,15 +1,14 @@
-/** ms that a first page waits for its fonts at most: with another font in their place every line would move once they come. */
-const PATIENCE = 400
+/** So long the first picture waits for its letters, ms: text that is drawn in others first jumps when they come. */
+const PATIENCE = 1500
 
-/** Both fonts are asked for before anything is painted. */
+/** Asks for the letters of the page at once, beside all else, and lets it be drawn when they are there. */
 export default defineNuxtPlugin({
   name: 'fonts',
   parallel: true,
   async setup() {
+    const { fonts } = document
     const families = ['Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Mono Variable']
-    await Promise.race([
-      Promise.allSettled(families.map(family => document.fonts.load(`16px "${family}"`))),
-      new Promise(resolve => setTimeout(resolve, PATIENCE)),
-    ])
+    const all = Promise.all(families.map(family => fonts.load(`16px "${family}"`))).catch(() => undefined)
+    await Promise.race([all, new Promise(resolve => setTimeout(resolve, PATIENCE))])
   },
 })

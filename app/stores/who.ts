@@ -61,6 +61,8 @@ export const useWhoStore = defineStore('who', () => {
     } catch (error) {
       const { statusCode, data } = error as { statusCode?: number; data?: { ways?: Ways } }
       if (statusCode !== 401 || !data?.ways) return
+      // The session is being renewed with the second factor: what was asked under the old one is nobody's.
+      if (showsCodes.value) return
       ways.value = data.ways
       const isFirst = !me.value || me.value.isDemo
       if (data.ways.demo && isFirst && !sessionStorage.getItem(LEFT)) return asDemo(undefined)
