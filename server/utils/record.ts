@@ -21,7 +21,8 @@ import { partsIn } from '#core/document'
 import { may } from '#core/people'
 import type { Access } from '../access/access'
 import { addAct, hasPartIn, isStateOf, listActs, manifestFor, partsOf, stateOf, type State } from '../db/acts'
-import type { Batch } from '../db/batches'
+import { findBatch, isUnread, type Batch } from '../db/batches'
+import { forLab } from '../db/connect'
 import { signingKey } from '../db/keyring'
 import { stampOfOwnRows } from '../db/own-rows'
 import { findLab } from '../db/people'
@@ -63,6 +64,31 @@ export async function pageNow(db: Knex, access: Access, batch: Batch, isQuick: b
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '')
   known.set(key, page)
   return page
+}
+
+/** A journal from so many entries on takes longer to read and to tell than somebody should wait for; it is told anew so long after the last entry, ms. */
+const LONG = 500
+const PAUSE = 2000
+const soon = new Map<string, ReturnType<typeof setTimeout>>()
+
+/** Writes the record of a long journal anew once it rests, so that it is there when its page is opened. */
+export function writeSoon(access: Access, code: string, entries: number): void {
+  if (entries < LONG) return
+  const key = `${access.lab} ${code}`
+  clearTimeout(soon.get(key))
+  const timer = setTimeout(() => {
+    soon.delete(key)
+    void rewrite(access, code).catch(() => {
+      // It is written when it is asked for.
+    })
+  }, PAUSE)
+  timer.unref()
+  soon.set(key, timer)
+}
+async function rewrite(access: Access, code: string): Promise<void> {
+  const db = forLab(useDatabase(), access.lab)
+  const batch = await findBatch(db, access, code)
+  if (batch && !isUnread(batch)) await pageNow(db, access, batch, true)
 }
 
 export interface RecordState {

@@ -64,6 +64,13 @@ const seen = computed(() => rows.value.getVirtualItems())
 watch(seen, items => {
   if (next.value !== undefined && (items.at(-1)?.index ?? 0) > bottles.value.length - 60) void load(true)
 })
+const focusAt = (at: number): boolean => {
+  const link = frame.value?.querySelector<HTMLElement>(`[data-at="${at}"] a`)
+  link?.focus()
+  return link != null
+}
+/** Where the keys have led to, while its row is not drawn yet. */
+let goal: number | undefined
 /** Up and down go from bottle to bottle, Home and End to the ends of what was read. */
 async function step(event: KeyboardEvent): Promise<void> {
   const on = (event.target as HTMLElement).closest('[data-at]')?.getAttribute('data-at')
@@ -71,10 +78,18 @@ async function step(event: KeyboardEvent): Promise<void> {
   const move = moves[event.key]
   if (move === undefined || on == null) return
   event.preventDefault()
-  const to = Math.min(bottles.value.length - 1, Math.max(0, Number(on) + move))
+  const to = Math.min(bottles.value.length - 1, Math.max(0, (goal ?? Number(on)) + move))
   rows.value.scrollToIndex(to)
+  if (focusAt(to)) {
+    goal = undefined
+    return
+  }
+  goal = to
   await nextTick()
-  requestAnimationFrame(() => frame.value?.querySelector<HTMLElement>(`[data-at="${to}"] a`)?.focus())
+  requestAnimationFrame(() => {
+    if (goal === to) focusAt(to)
+    goal = undefined
+  })
 }
 </script>
 

@@ -28,6 +28,7 @@ export default answer('record', async (event, { access, db }) => {
   }
   if (entries.some(entry => entry.kind === 'correction' || (entry.kind === 'reading' && entry.bottle !== undefined)))
     await drawFor(db, access, code)
+  writeSoon(access, code, appended.entries.at(-1)?.seq ?? 0)
   announce(db, access.lab, code)
   setResponseStatus(event, 201)
   return appended.entries
