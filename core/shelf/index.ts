@@ -1,6 +1,7 @@
 export { comesSchema, knownBy, labelSchema, type Comes, type KnownBy, type Label } from './label'
 export { factSchema, type BottleFact } from './facts'
 export { balanceOf, holdingOf, type Holding, type LedgerLine, type Taken } from './holding'
+export { keptTaken, takenOf, type BottleRow, type KeptTaken } from './kept'
 export { takenBy } from './taken'
 export { agedOf, type Aged } from './ageing'
 export {

@@ -2,9 +2,11 @@ import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Entry } from '#core/journal'
-import { factSchema, holdingOf, labelSchema, type BottleFact, type Label } from '#core/shelf'
-import { accessFor, addDemoLab, allDemo, append, putBatch, testDatabase, TOVE } from '../record/fixtures'
-import { addBottles, addFact, drawFor, findBottle, listBottles, relabel, takenOf } from './bottles'
+import { factSchema, holdingOf, labelSchema, takenOf, type BottleFact, type Label } from '#core/shelf'
+import { lookInto } from '../record/bring'
+import { accessFor, addDemoLab, allDemo, append, outOf, putBatch, testDatabase, TOVE } from '../record/fixtures'
+import { addBottles, addFact, drawFor, findBottle, listBottles, relabel } from './bottles'
+import { bringBatch } from './bring'
 
 const server = process.env.TEST_DATABASE_URL
 const access = accessFor(TOVE.id, 'administrator')
@@ -109,6 +111,32 @@ describe.skipIf(!server)('the shelf', () => {
     expect(await amountOf('B-002')).toBeCloseTo(96.88, 9)
     await drawFor(db, access, 'ZN-021')
     expect(await amountOf('B-002')).toBeCloseTo(96.88, 9)
+    await expectWhole()
+  })
+
+  it('is not drawn down by what was brought in, and is by what is recorded of it here', async () => {
+    const before = (await amountOf('B-002'))!
+    const looked = lookInto((await outOf(db, 'ZN-021')).get('batch.json')!)
+    if (!looked.ok || looked.found[0]?.is !== 'batch') throw new Error('it does not read')
+    const found = looked.found[0]
+    const copy = await db.transaction(trx => bringBatch(trx, access, { ...found, keys: {} }, 'new'))
+    await drawFor(db, access, copy)
+    expect(await amountOf('B-002')).toBe(before)
+    await append(db, copy, [
+      {
+        id: randomUUID(),
+        at: '2026-11-12T10:00:00.000Z',
+        by: TOVE.id,
+        kind: 'reading',
+        about: { what: 'charge', stage: 's1', species: 'Zn' },
+        measure: 'net',
+        value: '1.00 g',
+        typed: true,
+        bottle: 'B-002',
+      },
+    ])
+    await drawFor(db, access, copy)
+    expect(await amountOf('B-002')).toBeCloseTo(before - 1, 9)
     await expectWhole()
   })
 

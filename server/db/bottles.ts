@@ -1,7 +1,6 @@
 import type { Knex } from 'knex'
 import { parseFormula } from '#core/formula'
 import { foldJournal } from '#core/journal'
-import { given, standardUncertainty, type Kind } from '#core/quantity'
 import {
   balanceOf,
   factSchema,
@@ -11,30 +10,16 @@ import {
   type BottleFact,
   type Holding,
   type Label,
-  type Taken,
+  keptTaken,
+  takenOf,
+  type BottleRow,
+  type KeptTaken,
 } from '#core/shelf'
 import { clashesOf, findByWords, nameOf } from '#core/species'
 import type { Access } from '../access/access'
 import { listEntries } from './entries'
 import { revise } from './revisions'
 
-/** A bottle as the shelf shows it: what is written on it, and what it holds, in g or mL. */
-export interface BottleRow {
-  readonly code: string
-  readonly version: number
-  readonly label: Label
-  readonly name: string
-  readonly place: string
-  readonly unit: 'g' | 'mL'
-  readonly amount?: number
-  readonly spread?: number
-  readonly isEmpty: boolean
-  /** Strength, opening and who says so, as they stand after its facts. */
-  readonly comes: Holding['comes']
-  readonly known: Holding['known']
-  readonly opened?: string
-  readonly strengthAt?: string
-}
 type Standing = Pick<Holding, 'comes' | 'known'> & { opened?: string; strengthAt?: string }
 interface Row {
   readonly code: string
@@ -121,22 +106,8 @@ export async function listBottles(
 /** A bottle with its ledger. */
 export interface BottlePage extends BottleRow {
   readonly facts: readonly BottleFact[]
-  readonly taken: readonly StoredTaken[]
+  readonly taken: readonly KeptTaken[]
 }
-export interface StoredTaken {
-  readonly batch: string
-  readonly stage: string
-  readonly species: string
-  readonly at: string
-  readonly value: number
-  readonly uncertainty: number
-  readonly kind: 'mass' | 'volume'
-}
-export const takenOf = ({ value, uncertainty, kind, ...rest }: StoredTaken): Taken => ({
-  ...rest,
-  amount: given(value, kind as Kind, 'taken', { source: `${rest.batch} ${rest.stage} ${rest.species}`, uncertainty }),
-})
-
 export async function findBottle(db: Knex, { lab }: Access, code: string): Promise<BottlePage | undefined> {
   const row: Row | undefined = await db('bottles')
     .where({ lab_id: lab, code })
@@ -148,10 +119,10 @@ async function eventsOf(
   db: Knex,
   lab: string,
   code: string,
-): Promise<{ readonly facts: BottleFact[]; readonly taken: StoredTaken[] }> {
+): Promise<{ readonly facts: BottleFact[]; readonly taken: KeptTaken[] }> {
   const [facts, draws] = await Promise.all([
     db('bottle_facts').where({ lab_id: lab, bottle: code }).orderBy('seq').pluck('body') as Promise<unknown[]>,
-    db('draws').where({ lab_id: lab, bottle: code }).pluck('body') as Promise<StoredTaken[][]>,
+    db('draws').where({ lab_id: lab, bottle: code }).pluck('body') as Promise<KeptTaken[][]>,
   ])
   return { facts: facts.map(body => factSchema.parse(body)), taken: draws.flat() }
 }
@@ -297,10 +268,11 @@ export const relabel = (
 export const drawFor = (db: Knex, access: Access, code: string): Promise<void> =>
   db.transaction(async trx => {
     const where = { lab_id: access.lab, code }
-    const batch = await trx('batches').where(where).forUpdate().first('id')
+    const batch = await trx('batches').where(where).forUpdate().first('id', 'brought_seq')
     if (!batch) return
     const mine = { lab_id: access.lab, batch_id: batch.id }
-    const entries = await listEntries(trx, access, batch.id)
+    // What was brought in with the batch was taken out of bottles elsewhere, or was counted once already.
+    const entries = await listEntries(trx, access, batch.id, batch.brought_seq)
     const taken = takenBy(code, foldJournal(entries.map(({ entry }) => entry)))
     const before: string[] = await trx('draws').where(mine).pluck('bottle')
     const named = [...new Set([...before, ...taken.keys()])].sort()
@@ -309,13 +281,6 @@ export const drawFor = (db: Knex, access: Access, code: string): Promise<void> =
       await trx('bottles').where({ lab_id: access.lab, code: bottle }).forUpdate().first('code')
     await trx('draws').where(mine).delete()
     for (const [bottle, all] of taken)
-      await trx('draws').insert({ ...mine, bottle, body: JSON.stringify(all.map(storedTaken)) })
+      await trx('draws').insert({ ...mine, bottle, body: JSON.stringify(all.map(keptTaken)) })
     for (const bottle of named) await settle(trx, access.lab, bottle)
   })
-
-const storedTaken = ({ amount, ...rest }: Taken): StoredTaken => ({
-  ...rest,
-  value: amount.value,
-  uncertainty: standardUncertainty(amount),
-  kind: amount.kind as StoredTaken['kind'],
-})

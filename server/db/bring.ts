@@ -78,6 +78,7 @@ export async function bringBatch(trx: Knex, access: Access, bringing: Bringing, 
     version: last?.number ?? 1,
     last_seq: head.seq,
     last_hash: head.hash,
+    brought_seq: head.seq,
   })
   await trx('chain_ends').insert({ batch_id: file.id, lab_id: access.lab, code, seq: head.seq, hash: head.hash })
   await insertRows(trx, rows)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { given, standardUncertainty, statedWords } from '#core/quantity'
-import { holdingOf, strengthText, type LedgerLine } from '#core/shelf'
+import { standardUncertainty, statedWords } from '#core/quantity'
+import { holdingOf, strengthText, takenOf, type LedgerLine } from '#core/shelf'
 import { clockText, dayText } from '#core/record'
 import { reader } from '~/utils/reader'
 import type { BottlePage } from './bottle'
@@ -8,16 +8,7 @@ import type { BottlePage } from './bottle'
 /** What came in, what went where, and what was there after it; the last first. */
 const { bottle } = defineProps<{ bottle: BottlePage; mayCorrect: boolean }>()
 const emit = defineEmits<{ correct: [line: LedgerLine] }>()
-const lines = computed(() =>
-  holdingOf(
-    bottle.label,
-    bottle.facts,
-    bottle.taken.map(({ value, uncertainty, kind, ...rest }) => ({
-      ...rest,
-      amount: given(value, kind, 'taken', { source: `${rest.batch} ${rest.stage} ${rest.species}`, uncertainty }),
-    })),
-  ).lines.toReversed(),
-)
+const lines = computed(() => holdingOf(bottle.label, bottle.facts, bottle.taken.map(takenOf)).lines.toReversed())
 const unitOf = (kind: string): string => (kind === 'mass' ? 'g' : 'mL')
 const figure = (one: LedgerLine['amount']): string =>
   one ? statedWords(one.value, standardUncertainty(one), unitOf(one.kind)) : ''

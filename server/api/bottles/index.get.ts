@@ -6,7 +6,10 @@ const MOST = 200
 export default answer('look', (event, { access, db }) => {
   const { q, empty, after } = getQuery(event)
   const from = Number(after ?? 0)
-  if (!Number.isInteger(from) || from < 0) throw refusal(400, '“after” is the number that the answer before gave.')
+  if (!Number.isInteger(from) || from < 0 || from > 2 ** 31 - 1)
+    throw refusal(400, '“after” is the number that the answer before gave.')
+  if (typeof q === 'string' && (q.includes('\0') || !q.isWellFormed()))
+    throw refusal(400, '“q” holds characters that nothing on a shelf has.')
   return listBottles(db, access, {
     words: typeof q === 'string' ? q.slice(0, 200) : '',
     withEmpty: empty !== undefined,

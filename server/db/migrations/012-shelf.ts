@@ -44,6 +44,7 @@ export async function up(db: Knex): Promise<void> {
       primary key (lab_id, bottle, batch_id),
       foreign key (lab_id, batch_id) references batches (lab_id, id)
     );
+    alter table batches add column brought_seq integer not null default 0;
     create index draws_by_batch on draws (lab_id, batch_id);
     create trigger bottle_facts_stay before update or delete on bottle_facts for each row execute function refuse_change();
     create trigger bottle_facts_never_emptied before truncate on bottle_facts for each statement execute function refuse_change();
