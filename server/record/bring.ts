@@ -129,7 +129,7 @@ function thingsIn(file: string, read: unknown): Looked {
   const { rows, templates, worksheets } = parsed.data
   const checked = rows.map(checkOwnRow)
   const problems = checked.flatMap((one, i) =>
-    one.ok ? [] : [{ file, at: `rows.${i}`, why: explainOwnRow(one.problem).why }],
+    one.ok ? [] : [{ file, at: `rows.${i}`, why: wordsOf(explainOwnRow(one.problem)) }],
   )
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_TOLD) }
   return {
@@ -200,5 +200,6 @@ function lastPlanProblems({ document, revisions }: BatchFile): FileProblem[] {
   ]
 }
 
+const wordsOf = ({ why, fix }: { readonly why: string; readonly fix: string }): string => `${why} ${fix}`
 const issuesOf = (error: z.ZodError): FileProblem[] =>
   error.issues.slice(0, MOST_TOLD).map(({ path, message }) => ({ at: path.join('.'), why: message }))
