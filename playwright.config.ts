@@ -9,7 +9,7 @@ export default defineConfig({
   // One test walks through a whole job with several accessibility checks; a slow machine needs the time.
   timeout: 180_000,
   // What takes how long is measured in bench/, not here: a busy machine only waits longer.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   // Tests are apart from each other, and each waits more than it works.
   workers: 3,
   fullyParallel: true,
@@ -22,7 +22,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.build/e2e.json' }]],
   use: {
     // What is not there in this time is not there: the test need not wait for its own end.
-    actionTimeout: 20_000,
+    actionTimeout: 40_000,
     storageState: '.build/signed-in.json',
     baseURL: process.env.ZIP_LEDGER_URL ?? 'http://127.0.0.1:3000',
     // Requests that a test answers itself must not go round by the service worker; the test of that worker allows it.

@@ -73,11 +73,13 @@ test('crystals: the crop on the way to the cold, dragged, typed, washed, and tak
 test('the salt that is wanted is not the one that comes, and the page says what would give it', async ({ page }) => {
   await page.goto('/batches/CU-012/procedure')
   await page.getByRole('button', { name: 'Which salt first' }).click()
-  await expect(page.getByText(/The salt you want (does not come|is not the first to come)\./)).toBeVisible()
+  await expect(page.getByText(/The salt you want (does not come|is not the first to come)\./)).toBeVisible({
+    timeout: 60_000,
+  })
   await expect(page.getByText('hardly dissolves and is filtered off').first()).toBeVisible()
   await page.getByRole('button', { name: 'Which solid where' }).click()
   const map = page.getByRole('group', { name: 'Which solid where' })
-  await expect(map.getByRole('img', { name: /Which solids stand/ })).toBeVisible()
+  await expect(map.getByRole('img', { name: /Which solids stand/ })).toBeVisible({ timeout: 60_000 })
   await expect(map.getByRole('listitem').filter({ hasText: 'all dissolved' })).toHaveCount(1)
   await expect(map.getByRole('listitem').filter({ hasText: 'K2Cu(SO4)2·6H2O + KCl' })).toHaveCount(1)
   await page.getByRole('button', { name: 'How to dry' }).click()

@@ -63,9 +63,9 @@ test('what is typed while the server is away is kept, also over a reload, and sa
   await expect(page.getByRole('region', { name: 'Journal' })).toContainText('all dissolved')
 
   isAway = false
-  await expect(page.getByText('not saved yet')).toHaveCount(0, { timeout: 10_000 })
+  await expect(page.getByText('not saved yet')).toHaveCount(0)
   await page.getByRole('navigation', { name: 'Batch' }).getByRole('link', { name: 'Sheet' }).click()
-  await expect(saved(page)).toBeVisible({ timeout: 10_000 })
+  await expect(saved(page)).toBeVisible()
   const { document } = await (await page.request.get(`/api/batches/${code}`)).json()
   expect(document.plan.stages[0].reagents[0].charge).toEqual({ mass: '8.00 g' })
   expect(await (await page.request.get(`/api/batches/${code}/entries`)).json()).toHaveLength(1)
@@ -176,7 +176,7 @@ test('an answer that is not the server’s own settles nothing', async ({ page }
   await page.getByLabel('In words').fill('kept through a strange answer')
   await page.getByRole('button', { name: 'Seen', exact: true }).click()
   await expect(page.getByText('1 not saved yet.').first()).toBeVisible()
-  await expect.poll(() => answers, { timeout: 15_000 }).toBeGreaterThan(2)
+  await expect.poll(() => answers).toBeGreaterThan(2)
   await expect(page.getByText('Everything recorded is saved.')).toBeVisible()
   const stored = await (await page.request.get(`/api/batches/${code}/entries`)).json()
   expect(stored.map(({ entry }: { entry: { text: string } }) => entry.text)).toEqual(['kept through a strange answer'])
@@ -198,7 +198,7 @@ test('a device without room says so, and loses nothing while the tab is open', a
   await page.getByRole('button', { name: 'Seen', exact: true }).click()
   await expect(page.getByText('This device’s storage is full.')).toBeVisible()
   await page.unroute('**/entries')
-  await expect(page.getByText('Everything recorded is saved.')).toBeVisible({ timeout: 10_000 })
+  await expect(page.getByText('Everything recorded is saved.')).toBeVisible()
   await expect(page.getByText('This device’s storage is full.')).toHaveCount(0)
 })
 

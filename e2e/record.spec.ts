@@ -373,7 +373,7 @@ test.describe('signed, reviewed, sealed', () => {
     await expect(run('bin/check-record', [file, '--key', key])).rejects.toThrow()
     // What is published each day says where its chain ended.
     await expect
-      .poll(async () => JSON.stringify((await nobody.ask('GET', '/api/anchors')).data), { timeout: 20_000 })
+      .poll(async () => JSON.stringify((await nobody.ask('GET', '/api/anchors')).data))
       .toContain('zip-ledger/anchor')
   })
 })

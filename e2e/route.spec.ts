@@ -140,5 +140,5 @@ test('a figure can be checked with a million draws', async ({ page }) => {
   await page.goto('/batches/CO-003/sheet')
   await page.getByRole('button', { name: /^Theoretical yield of CoCl2/ }).click()
   await page.getByRole('button', { name: 'Check with a million draws' }).click()
-  await expect(page.getByText(/^The (deviation of the )?first order holds/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/^The (deviation of the )?first order holds/)).toBeVisible()
 })

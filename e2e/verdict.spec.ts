@@ -211,7 +211,7 @@ test('a worksheet typed while the database is away is kept, and one deleted else
   await page.getByRole('button', { name: 'Washes' }).click()
   await page.getByLabel('Name', { exact: true }).fill('Kept through the outage')
   await page.unroute('**/api/assays')
-  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible({ timeout: 15_000 })
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible()
   const stored = async () =>
     ((await (await request.get('/api/assays')).json()) as { worksheet: { id: string; name: string } }[]).find(
       ({ worksheet }) => worksheet.name.startsWith('Kept through'),

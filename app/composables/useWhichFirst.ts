@@ -2,8 +2,8 @@ import { onScopeDispose, ref, watch, type Ref } from 'vue'
 import type { PhasePicture, Verdict } from '#core/solution'
 import type { FirstAnswer, FirstQuestion } from '../workers/which-first'
 
-/** A mixture that has not come to rest in this time is given up, ms. */
-const LIMIT = 10_000
+/** After this time the device is left alone, ms: a pot takes some two seconds, ten on a slow and busy device; a judgement. */
+const LIMIT = 60_000
 
 /** Which salt comes first, and which solid stands where, worked out in a worker each time the question changes; the last question wins. */
 export function useWhichFirst(question: Ref<FirstQuestion | undefined>) {

@@ -201,9 +201,9 @@ const recovery = computed(
           why="the worker stopped"
           @retry="askFirst"
         />
-        <p v-else-if="firstState === 'gave up'" class="text-[14px]">
-          This mixture did not come to rest in ten seconds, so what comes first is not known. Take a substance out of
-          the sheet that hardly matters, or change a temperature.
+        <p v-else-if="firstState === 'gave up'" class="text-[14px]" role="status">
+          A minute was not enough on this device, so what comes first is not known. With a substance less that hardly
+          matters it is quicker. <button type="button" class="button button-quiet" @click="askFirst">Try again</button>
         </p>
         <p v-else class="text-[14px]">
           Only one salt is in this pot, as far as the table knows: nothing can come before it.
