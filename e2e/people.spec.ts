@@ -197,7 +197,7 @@ test('whoever is let out in the middle finds the page as it was left, and nothin
   const field = page.getByRole('textbox', { name: /amount|Zn/i }).first()
   await expect(field).toBeVisible()
   // Whatever the page still asks for as it opens is answered before the session ends, however slow the machine is.
-  await page.waitForLoadState('networkidle').catch(() => {})
+  await page.waitForLoadState('networkidle', { timeout: 5000 }).catch(() => {})
   const { person } = (await moss.ask('GET', '/api/me')).data as { person: string }
   await server.db('sessions').where({ person_id: person }).delete()
   await new Promise(resolve => setTimeout(resolve, 3200))
