@@ -45,9 +45,10 @@ const core = {
   remarks: [...judged, 'outcome'],
   overview: [...judged, 'outcome'],
   document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
-  record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document'],
+  shelf: [...judged, 'outcome', 'document'],
+  record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
-const packages = { document: ['zod'] }
+const packages = { document: ['zod'], shelf: ['zod'] }
 
 const only = (regex, message) => ['error', { patterns: [{ regex: `^(?!${regex})`, message }] }]
 

@@ -1,4 +1,7 @@
-import { expect, test } from '@playwright/test'
+import { writeFile } from 'node:fs/promises'
+import { chromium, expect, test } from '@playwright/test'
+import sharp from 'sharp'
+import { renderSVG } from 'uqr'
 import { expectAccessible } from './accessible'
 
 test('a batch is planned from the shelf, weighed from two bottles with scanned codes, drawn down and corrected', async ({
@@ -145,4 +148,128 @@ test('the ledger takes what happened, keeps what was corrected, and the shelf is
   expect((await label.body()).subarray(0, 5).toString()).toBe('%PDF-')
   await page.getByRole('button', { name: 'Write another label' }).click()
   await expectAccessible(page)
+})
+
+/** A film of one picture, for the camera's stand-in: a label with its code, held before it a little askew. */
+async function film(path: string, address: string): Promise<void> {
+  const code = await sharp(Buffer.from(renderSVG(address, { border: 3 })))
+    .resize(300, 300)
+    .rotate(7, { background: '#ddd8cc' })
+    .toBuffer()
+  const frame = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#ddd8cc' } })
+    .composite([{ input: code, left: 150, top: 60 }])
+    .jpeg({ quality: 80 })
+    .toBuffer()
+  await writeFile(path, Buffer.concat(Array.from({ length: 4 }, () => frame)))
+}
+
+/*
+ * By hand: 28.75 g of ZnSO4·7H2O (287.54 g/mol) are put up as a vial; the next batch throws its carbonate down from 14.38 g of it, 0.0500 mol; 14.37 g are left.
+ */
+test('what a batch gave is put up as a vial, caught by the camera at the bench, and used up by the next batch', async ({
+  request,
+  baseURL,
+}, info) => {
+  const { person } = (await (await request.get('/api/me')).json()) as { person: string }
+  const batch = async (data: object): Promise<string> =>
+    ((await (await request.post('/api/batches', { data })).json()) as { code: string }).code
+  const first = await batch({ product: 'ZnSO4·7H2O', equation: 'Zn + H2SO4 -> ZnSO4 + H2', table: 'Zn,6.54 g' })
+  const said = await request.post(`/api/batches/${first}/entries`, {
+    data: {
+      entries: [
+        {
+          id: crypto.randomUUID(),
+          at: new Date().toISOString(),
+          by: person,
+          kind: 'reading',
+          about: { what: 'product', stage: 's1', crop: 1 },
+          measure: 'net',
+          value: '28.75 g',
+          typed: true,
+        },
+      ],
+    },
+  })
+  expect(said.ok(), await said.text()).toBe(true)
+  const next = await batch({
+    product: 'ZnCO3',
+    equation: 'ZnSO4 + Na2CO3 -> ZnCO3 + Na2SO4',
+    table: 'ZnSO4·7H2O,14.38 g\nNa2CO3,5.6 g',
+  })
+
+  const path = info.outputPath('code.mjpeg')
+  await film(path, `${baseURL}/shelf/B-005`)
+  const browser = await chromium.launch({
+    ...info.project.use.launchOptions,
+    args: [
+      ...(info.project.use.launchOptions?.args ?? []),
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-video-capture=${path}`,
+    ],
+  })
+  try {
+    const context = await browser.newContext({
+      storageState: '.build/signed-in.json',
+      baseURL: baseURL!,
+      serviceWorkers: 'block',
+    })
+    const page = await context.newPage()
+    page.setDefaultTimeout(40_000)
+    await page.goto(`/batches/${first}/record`)
+    await page.getByRole('link', { name: 'Put the vial onto the shelf' }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('A vial for the shelf')
+    await expect(page.getByLabel('How much came')).toHaveValue(/28\.75/)
+    await expect(page.getByLabel('Lot')).toHaveValue(first)
+    await page.getByLabel('Place').fill('Products')
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Put it up', exact: true }).click()
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('ZnSO')
+    const vial = page.url().split('/').at(-1)!
+    await expect(page.getByRole('main').getByRole('link', { name: first, exact: true })).toHaveAttribute(
+      'href',
+      `/batches/${first}/record`,
+    )
+    const label = await request.get(`/api/bottles/${vial}/label`)
+    expect(label.headers()['content-type']).toBe('application/pdf')
+    await page.goto(`/shelf/new?of=${first}`)
+    await expect(page.getByText('Already on the shelf:')).toBeVisible()
+
+    // The next batch is planned from the vial.
+    await page.goto(`/batches/${next}/sheet`)
+    await page.getByLabel('Supply of ZnSO4').click()
+    const shelf = page.getByRole('region', { name: 'From the shelf' })
+    await shelf.getByRole('button', { name: `Take it from ${vial}` }).click()
+    await expect(shelf).toContainText(`Comes from ${vial}`)
+
+    // At the bench the camera sees another bottle first, and then the vial.
+    await page.goto(`/batches/${next}/run`)
+    const hand = page.getByRole('region', { name: 'Bottle at hand' })
+    await expect(hand).toContainText(`From bottle ${vial}`)
+    await hand.getByRole('button', { name: 'Scan' }).click()
+    await expect(hand.getByRole('alert')).toContainText('B-005 holds')
+    await expect(hand.getByRole('button', { name: 'Scan' })).toBeVisible()
+    const photo = await sharp(Buffer.from(renderSVG(`${baseURL}/shelf/${vial}`, { border: 3 })))
+      .resize(400)
+      .png()
+      .toBuffer()
+    await hand
+      .getByLabel('Read a code off a photo')
+      .setInputFiles({ name: 'vial.png', mimeType: 'image/png', buffer: photo })
+    await expect(hand.getByRole('alert')).toBeHidden()
+    await expect(hand).toContainText(`From bottle ${vial}`)
+    const readings = page.getByRole('region', { name: 'Readings' })
+    await readings.getByLabel('or net').fill('14.38')
+    await readings.getByRole('button', { name: 'Record net' }).click()
+    await expect
+      .poll(async () => ((await (await request.get(`/api/bottles/${vial}`)).json()) as { amount: number }).amount)
+      .toBeCloseTo(14.37, 6)
+    await page.goto(`/shelf/${vial}`)
+    await expect(page.getByRole('region', { name: 'Ledger' })).toContainText(`Taken for ${next}`)
+    await page.goto(`/batches/${next}/record`)
+    await expect(page.locator('article.paper')).toContainText(vial)
+    await expect(page.locator('article.paper')).toContainText(first)
+  } finally {
+    await browser.close()
+  }
 })

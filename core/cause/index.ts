@@ -5,3 +5,4 @@ export { type Explanation, type YieldJudgement, explainYield } from './explain-y
 export { type Rung, ladderOf } from './ladder'
 export { type Claim, type Proof, proofOf } from './proof'
 export { type BatchVerdict, residuesLeft, verdictOf } from './verdict'
+export { assayEvidence, type AssayEvidence } from './assay-evidence'

@@ -1,8 +1,9 @@
-export { recordOf } from './record'
+export { recordFrom, recordOf } from './record'
 export { openIn, plainText, type Block, type Column, type RecordPage, type Run, type Section, type Words } from './page'
 export { againOf, type As } from './again'
 export { compareBatches, type Beside, type Compared } from './compare'
 export { benchSheetOf, contentWords, labelOf, type SheetStage, type VialLabel } from './paper'
+export { vialsOf, type Vial } from './vial'
 export { followedPlans } from './planned'
 export { tablesUsed, type TablesUsed } from './tables-used'
 export { clockText, dayText, isZone, PLAIN_READER, runText, type Reader } from './times'
@@ -26,4 +27,4 @@ export {
   type RecordStanding,
   type ReviewRule,
 } from './acts'
-export type { Judging, Kept, RecordSource, SavedPlan } from './source'
+export { factsOf, type Facts, type Judging, type Kept, type RecordSource, type SavedPlan } from './source'

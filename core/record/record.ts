@@ -1,4 +1,4 @@
-import { partsIn, recordParts, type RecordPart } from '#core/document'
+import { partsIn, recordParts, type RecordChoice, type RecordPart } from '#core/document'
 import { ledger, residues, cautions } from './after'
 import { assays } from './assays'
 import { done, photos } from './done'
@@ -31,8 +31,12 @@ const parts: Readonly<Record<RecordPart, (facts: Facts) => readonly Unnamed[]>> 
  * The record of a batch: everything that its document, its revisions and its journal tell, as one page of plain data. Its choice (short or long, and what is left out) is the
  * document's own. A part that cannot be worked out says so in its place, and the others stand. `isQuick` leaves out what takes long: the explanations and what hangs on them.
  */
-export function recordOf(source: RecordSource, judging: Judging = {}): RecordPage {
-  const facts = factsOf(source, judging)
+export const recordOf = (source: RecordSource, judging: Judging = {}): RecordPage =>
+  recordFrom(factsOf(source, judging), source.document.record)
+
+/** The record, in whichever choice, of facts that were worked out already. */
+export function recordFrom(facts: Facts, choice: RecordChoice = {}): RecordPage {
+  const { source } = facts
   const times = facts.lines.map(({ entry }) => entry.at).sort((a, b) => Date.parse(a) - Date.parse(b))
   const first = times[0]
   const last = times.at(-1)
@@ -45,7 +49,7 @@ export function recordOf(source: RecordSource, judging: Judging = {}): RecordPag
     by: [...new Set(facts.lines.map(({ entry }) => entry.by))].map(facts.nameOf),
     ...(first !== undefined && { begun: first }),
     ...(last !== undefined && { ended: last }),
-    sections: partsIn(source.document.record ?? {}).flatMap((part): Section[] => {
+    sections: partsIn(choice).flatMap((part): Section[] => {
       const blocks = named(part, tryPart(facts, part))
       return blocks.length === 0 ? [] : [{ id: part, part, title: recordParts[part], blocks }]
     }),

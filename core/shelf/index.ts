@@ -14,3 +14,4 @@ export {
 } from './from-table'
 export { strengthText, warningsOf, type BottleWarnings } from './warnings'
 export { notMeant, supplyFrom, type Pickable, type Picked } from './pick'
+export { readMakerCode, type MakerCode } from './maker-code'

@@ -222,6 +222,9 @@ const paths: ZodOpenApiPathsObject = {
   '/api/templates/{id}': {
     delete: write('Takes a template away; its revisions stay', { path: { id }, status: '204' }),
   },
+  '/api/batches/{code}/vials': {
+    get: read('What a batch gave, as vials for the shelf, and those that stand there', { path: { code }, answer: Any }),
+  },
   '/api/bottles': {
     get: read('Bottles of the shelf, as many as one answer holds', {
       query: { q: z.string().optional(), empty: z.string().optional(), after: z.int().optional() },

@@ -84,6 +84,13 @@ export async function insertBatch(
   return batch
 }
 
+/** Those of some codes under which there is a batch. */
+export const codesThere = (db: Knex, { lab }: Access, codes: readonly string[]): Promise<string[]> =>
+  db('batches')
+    .where({ lab_id: lab })
+    .whereIn('code', [...new Set(codes)])
+    .pluck('code')
+
 /** Saves the document if nobody saved since `version`, and what it was as a revision; otherwise changes nothing and answers what stands there. */
 export async function saveDocument(
   db: Knex,

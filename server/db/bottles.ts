@@ -103,6 +103,16 @@ export async function listBottles(
   }
 }
 
+/** The bottles that hold what a batch gave. */
+export async function bottlesMadeBy(db: Knex, { lab }: Access, batch: string): Promise<readonly BottleRow[]> {
+  const rows: Row[] = await db('bottles')
+    .where({ lab_id: lab })
+    .whereRaw("label->'made'->>'batch' = ?", [batch])
+    .orderBy('number')
+    .select([...columns])
+  return rows.map(rowOf)
+}
+
 /** A bottle with its ledger. */
 export interface BottlePage extends BottleRow {
   readonly facts: readonly BottleFact[]

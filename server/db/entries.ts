@@ -54,6 +54,15 @@ export async function listEntries(db: Knex, { lab }: Access, batchId: string, se
   return rows.map(stored)
 }
 
+/** The names of the pictures that a journal shows, in the order it was recorded. */
+export async function photosIn(db: Knex, { lab }: Access, batchId: string): Promise<string[]> {
+  const rows: EntryRow[] = await db('entries')
+    .where({ lab_id: lab, batch_id: batchId })
+    .whereRaw("body->>'kind' = 'photo'")
+    .orderBy('seq')
+  return rows.map(entryOf).flatMap(entry => (entry.kind === 'photo' ? [entry.photo] : []))
+}
+
 /** Journals of many batches at once, by batch. */
 export async function entriesByBatch(
   db: Knex,

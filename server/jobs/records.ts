@@ -1,9 +1,19 @@
+import type { RecordChoice } from '#core/document'
 import type { Compared, Judging, RecordPage, RecordSource } from '#core/record'
 import { apart } from './apart'
 import type { Paper } from '../print/paper'
 
+interface RecordToTell {
+  readonly do: 'record'
+  readonly source: RecordSource
+  readonly judging: Judging
+  /** What goes in, where it is not what the document keeps. */
+  readonly choice?: RecordChoice
+  /** Names what the source is and how it is judged: facts of the same are not worked out twice. */
+  readonly state?: string
+}
 export type RecordJob =
-  | { readonly do: 'record'; readonly source: RecordSource; readonly judging: Judging }
+  | RecordToTell
   | { readonly do: 'paper'; readonly paper: Paper }
   | { readonly do: 'compare'; readonly a: RecordSource; readonly b: RecordSource }
 export interface Answers {

@@ -68,7 +68,7 @@ export function linesOf(all: Words, size: number, width: number, ruler: Ruler, r
   let used = 0
   const end = (): void => {
     while (pieces.at(-1)?.text === ' ') used -= pieces.pop()!.width
-    lines.push({ pieces: merged(pieces, ruler), width: used })
+    lines.push({ pieces: merged(pieces), width: used })
     pieces = []
     used = 0
   }
@@ -86,9 +86,10 @@ export function linesOf(all: Words, size: number, width: number, ruler: Ruler, r
   return lines
 }
 
-/** Pieces of one look beside each other are drawn as one. */
-const merged = (pieces: readonly Piece[], ruler: Ruler): Piece[] =>
-  pieces.reduce<Piece[]>((all, piece) => {
+/** Pieces of one look beside each other are drawn as one; their widths add up, since text is set word by word. */
+function merged(pieces: readonly Piece[]): Piece[] {
+  const all: Piece[] = []
+  for (const piece of pieces) {
     const last = all.at(-1)
     const isSame =
       last &&
@@ -97,10 +98,11 @@ const merged = (pieces: readonly Piece[], ruler: Ruler): Piece[] =>
       last.rise === piece.rise &&
       last.colour === piece.colour &&
       last.isStruck === piece.isStruck
-    if (!isSame) return [...all, piece]
-    const text = last.text + piece.text
-    return [...all.slice(0, -1), { ...last, text, width: ruler.widthOf(text, last.font, last.size) }]
-  }, [])
+    if (isSame) all[all.length - 1] = { ...last, text: last.text + piece.text, width: last.width + piece.width }
+    else all.push(piece)
+  }
+  return all
+}
 
 function* wordsOf(all: Words, size: number, width: number, ruler: Ruler, reader: Reader): Generator<Word | 'break'> {
   let glued: Piece[] = []
@@ -164,8 +166,24 @@ function formulaPieces(text: string, size: number, look: Look, ruler: Ruler): Pi
   })
 }
 
+/** Words of a look that were measured already; a journal says the same ones thousands of times. */
+const measured = new WeakMap<Ruler, Map<string, readonly Piece[]>>()
+const MOST_MEASURED = 20_000
+
+function piecesOf(text: string, size: number, rise: number, look: Look, ruler: Ruler): readonly Piece[] {
+  let words = measured.get(ruler)
+  if (!words) measured.set(ruler, (words = new Map()))
+  const key = `${look.face} ${look.colour} ${size} ${rise} ${text}`
+  const known = words.get(key)
+  if (known) return known
+  const pieces = cutByFont(text, size, rise, look, ruler)
+  if (words.size > MOST_MEASURED) words.clear()
+  words.set(key, pieces)
+  return pieces
+}
+
 /** Cuts text where another font has to draw it. */
-function piecesOf(text: string, size: number, rise: number, { face, colour, isStruck }: Look, ruler: Ruler): Piece[] {
+function cutByFont(text: string, size: number, rise: number, { face, colour, isStruck }: Look, ruler: Ruler): Piece[] {
   const runs: { font: string; text: string }[] = []
   for (const letter of text) {
     const shown = letter === '\u00a0' ? ' ' : letter

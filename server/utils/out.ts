@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream'
 import type { H3Event } from 'h3'
 import type { Knex } from 'knex'
-import type { RecordPage, RecordSource } from '#core/record'
+import type { RecordPage } from '#core/record'
 import type { Access } from '../access/access'
 import { listActs } from '../db/acts'
 import { findBatch, isUnread, type Batch } from '../db/batches'
@@ -24,12 +24,10 @@ export interface Wanted {
 /** A batch with its record, ready to be taken out. */
 interface Ready {
   readonly batch: Batch
-  readonly source: RecordSource
   readonly page: RecordPage
 }
 async function readyOf(db: Knex, access: Access, batch: Batch, isQuick: boolean): Promise<Ready> {
-  const source = await recordSource(db, access, batch)
-  return { batch, source, page: await pageOf(source, isQuick) }
+  return { batch, page: await pageOf(await recordSource(db, access, batch), isQuick) }
 }
 
 /** Every file of a batch as it is taken out. */
@@ -62,12 +60,12 @@ async function paperFor(
   event: H3Event,
   db: Knex,
   access: Access,
-  { batch, source, page }: Ready,
+  { batch, page }: Ready,
   at: Date,
 ): Promise<Uint8Array> {
   const [acts, photos] = await Promise.all([
     listActs(db, access, batch.id),
-    picturesFor(db, access, batch.id, picturesOf(source)),
+    picturesFor(db, access, batch.id, batch.document.record ?? {}),
   ])
   const stamps = await shownStamps(db, access, batch.id, acts)
   return recordApart({ do: 'paper', paper: { is: 'record', page, acts, stamps, photos, reader: readerOf(event), at } })

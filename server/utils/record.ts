@@ -17,7 +17,7 @@ import {
   type RecordStanding,
   type ReviewRule,
 } from '#core/record'
-import { partsIn } from '#core/document'
+import { partsIn, type RecordChoice } from '#core/document'
 import { may } from '#core/people'
 import type { Access } from '../access/access'
 import { addAct, hasPartIn, isStateOf, listActs, manifestFor, partsOf, stateOf, type State } from '../db/acts'
@@ -25,6 +25,7 @@ import { findBatch, isUnread, type Batch } from '../db/batches'
 import { forLab } from '../db/connect'
 import { signingKey } from '../db/keyring'
 import { stampOfOwnRows } from '../db/own-rows'
+import { photosIn } from '../db/entries'
 import { findLab } from '../db/people'
 import { findPhoto } from '../db/photos'
 import { recordSource } from '../db/record-source'
@@ -49,18 +50,31 @@ export const pageOf = (source: RecordSource, isQuick = false): Promise<RecordPag
 const known = new Map<string, RecordPage>()
 const MOST_KNOWN = 40
 
-/** The record of a batch as it stands. */
-export async function pageNow(db: Knex, access: Access, batch: Batch, isQuick: boolean): Promise<RecordPage> {
+/** The record of a batch as it stands, in the choice that its document keeps or in another. */
+export async function pageNow(
+  db: Knex,
+  access: Access,
+  batch: Batch,
+  isQuick: boolean,
+  choice: RecordChoice = batch.document.record ?? {},
+): Promise<RecordPage> {
   const [head, stamp, lab] = await Promise.all([
     db('batches').where({ lab_id: access.lab, id: batch.id }).first('last_hash'),
     stampOfOwnRows(db, access),
     findLab(db, access),
   ])
   const names = lab?.people.map(({ name }) => name).join()
-  const key = [access.lab, batch.id, batch.version, head?.last_hash, stamp, lab?.name, names, isQuick].join(' ')
+  const state = [access.lab, batch.id, batch.version, head?.last_hash, stamp, lab?.name, names, isQuick].join(' ')
+  const key = `${state} ${partsIn(choice).join()}`
   const there = known.get(key)
   if (there) return there
-  const page = await pageOf(await recordSource(db, access, batch), isQuick)
+  const page = await recordApart({
+    do: 'record',
+    source: await recordSource(db, access, batch),
+    judging: { isQuick },
+    choice,
+    state,
+  } as const)
   if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '')
   known.set(key, page)
   return page
@@ -191,14 +205,14 @@ const EDGE = 800
 /** So many pictures are made smaller at once: each takes a thread of its own. */
 const AT_ONCE = 4
 
-/** Pictures as paper takes them, by their names: JPEG, no larger than they are shown. */
+/** The pictures that a journal shows as paper takes them, by their names; none where the record leaves them out: JPEG, no larger than they are shown. */
 export async function picturesFor(
   db: Knex,
   access: Access,
   batchId: string,
-  shown: readonly string[],
+  choice: RecordChoice,
 ): Promise<ReadonlyMap<string, Uint8Array>> {
-  const names = [...new Set(shown)]
+  const names = partsIn(choice).includes('photos') ? [...new Set(await photosIn(db, access, batchId))] : []
   const pictures = new Map<string, Uint8Array>()
   const take = async (): Promise<void> => {
     for (let name = names.shift(); name !== undefined; name = names.shift()) {
@@ -211,12 +225,6 @@ export async function picturesFor(
   await Promise.all(Array.from({ length: AT_ONCE }, take))
   return pictures
 }
-
-/** The pictures that a journal shows; none where the record leaves them out. */
-export const picturesOf = ({ document, journal }: RecordSource): string[] =>
-  partsIn(document.record ?? {}).includes('photos')
-    ? journal.flatMap(({ entry }) => (entry.kind === 'photo' ? [entry.photo] : []))
-    : []
 
 /** Sends a PDF, to be looked at or kept under its name. */
 export function sendPdf(event: H3Event, name: string, data: Uint8Array): Uint8Array {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { notMeant } from '#core/shelf'
 import type { SupplyPlan } from '#core/sheet'
-import { amountText, type Bottle } from '~/components/shelf/bottle'
+import { amountText, codeIn, type Bottle } from '~/components/shelf/bottle'
 import { send } from '~/composables/useAsked'
 
 /** The bottle that what is weighed comes from: the plan's, or another whose code is scanned or typed. The wrong one is caught before it is weighed. */
@@ -27,8 +27,10 @@ watch(
   },
   { immediate: true },
 )
-/** A code as it was scanned: alone, or as the end of an address. */
-const codeIn = (text: string): string => text.trim().split('/').at(-1)?.toUpperCase() ?? ''
+function scanned(text: string): void {
+  typed.value = codeIn(text)
+  void look()
+}
 async function look(): Promise<void> {
   const wanted = codeIn(typed.value)
   if (wanted === '') return
@@ -77,6 +79,7 @@ function take(found: Bottle): void {
         spellcheck="false"
       />
       <button type="submit" class="button button-quiet min-h-12" :disabled="typed.trim() === ''">This one</button>
+      <CodeScanner is-large @read="scanned" />
     </form>
     <div v-if="caught" class="mt-2 rounded-lg bg-amber-soft p-3 text-amber" role="alert">
       <p><RichText :text="caught" /></p>

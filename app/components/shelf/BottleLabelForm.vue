@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { comesOf, formulaOf, knownBy, strengthText, type KnownBy, type Label } from '#core/shelf'
+import { comesOf, formulaOf, knownBy, strengthText, type KnownBy, type Label, type MakerCode } from '#core/shelf'
 import { parseQuantity } from '#core/quantity'
 
 /** What is written on a bottle, to be typed; what does not read is told at its field. */
@@ -8,19 +8,22 @@ const {
   action,
   isBusy = false,
   hasAmount = false,
+  came = '',
 } = defineProps<{
-  label?: Label
+  label?: Label | undefined
   action: string
   isBusy?: boolean
   /** Asks how much came, too. */
   hasAmount?: boolean
+  /** How much came, as far as it is known already. */
+  came?: string
 }>()
 const emit = defineEmits<{ write: [label: Label, amount: string] }>()
 const text = reactive({
   formula: label?.formula ?? '',
   strength: label ? strengthText({ ...label.comes, moisture: undefined } as Label['comes']) : '',
   density: label && 'density' in label.comes ? (label.comes.density ?? '') : '',
-  amount: '',
+  amount: came,
   words: label?.words ?? '',
   lot: label?.lot ?? '',
   place: label?.place ?? '',
@@ -30,6 +33,13 @@ const text = reactive({
   empty: label?.empty ?? '',
   low: label?.low ?? '',
 })
+/** What was read off its maker's code goes where nothing stands yet. */
+function fill(read: MakerCode): void {
+  if (read.lot !== undefined && text.lot === '') text.lot = read.lot
+  if (read.expires !== undefined && text.expires === '') text.expires = read.expires
+  if (read.amount !== undefined && text.amount === '' && hasAmount) text.amount = read.amount
+}
+defineExpose({ fill })
 const known = ref<KnownBy>(label?.known ?? 'label')
 const isTried = ref(false)
 

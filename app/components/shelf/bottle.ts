@@ -14,3 +14,6 @@ export const amountText = ({ amount, spread, unit, isEmpty }: Bottle): string =>
   isEmpty ? 'empty' : amount === undefined ? 'not known' : statedWords(amount, spread, unit)
 
 export const today = (): string => new Date().toISOString().slice(0, 10)
+
+/** The code of a bottle as it was scanned or typed: alone, or as the end of its address. */
+export const codeIn = (text: string): string => text.trim().split('/').at(-1)?.toUpperCase() ?? ''

@@ -102,6 +102,13 @@ const correct = (): Promise<boolean> =>
         <p class="small"><NuxtLink to="/shelf" class="underline">Shelf</NuxtLink> · {{ bottle.code }}</p>
         <h1 class="mt-1 text-[26px]">{{ bottle.code }} · <FormulaText :text="bottle.label.formula" /></h1>
         <p class="text-[15px] text-soft">{{ bottle.name }}</p>
+        <p v-if="bottle.label.made" class="mt-1 text-[14.5px]">
+          What
+          <NuxtLink :to="`/batches/${bottle.label.made.batch}/record`" class="text-verdigris underline">{{
+            bottle.label.made.batch
+          }}</NuxtLink>
+          gave: its record tells how it was made.
+        </p>
         <p class="mt-3 text-[22px]">
           <span class="figure">{{ amountText(bottle) }}</span>
           <span v-if="warnings?.isLow" class="tag ml-3 bg-amber-soft text-amber">low</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Papa from 'papaparse'
-import { bottlesFromTable, type BottleFact, type FromRow, type Label } from '#core/shelf'
+import type { Vial } from '#core/record'
+import { bottlesFromTable, readMakerCode, type BottleFact, type FromRow, type Label } from '#core/shelf'
 import { send, useAsked } from '~/composables/useAsked'
 import { useWhoStore } from '~/stores/who'
 
@@ -8,6 +9,29 @@ import { useWhoStore } from '~/stores/who'
 useHead({ title: 'Bottles for the shelf · Zip Ledger' })
 const who = useWhoStore()
 const { isBusy, failure, ask } = useAsked()
+const route = useRoute()
+/** The batch of which a vial is put up. */
+const batch = computed(() => (typeof route.query.of === 'string' ? route.query.of : undefined))
+const vial = shallowRef<Vial>()
+const form = useTemplateRef('form')
+const readOff = ref('')
+/** What a maker's code says is shown, and written where nothing stands; the bottle's own label comes first. */
+function scanned(text: string): void {
+  const found = readMakerCode(text)
+  if (found) form.value?.fill(found)
+  const told = found
+    ? [
+        found.article && `article ${found.article}`,
+        found.lot && `lot ${found.lot}`,
+        found.expires && `expires ${found.expires}`,
+        found.amount && `holds ${found.amount}`,
+        found.serial && `serial ${found.serial}`,
+      ].filter(Boolean)
+    : []
+  readOff.value = found
+    ? `The code says: ${told.join(', ')}. Look whether its label says the same; what is in it and how strong has to be typed.`
+    : `The code says “${text.slice(0, 120)}”, which tells nothing of a lot or a date.`
+}
 const table = ref('')
 const read = computed(() =>
   table.value.trim() === ''
@@ -34,14 +58,28 @@ async function choose(event: Event): Promise<void> {
 
 <template>
   <main class="min-w-0 flex-1 bg-sheet px-[22px] py-[18px] max-sm:px-4">
-    <h1>Bottles for the shelf</h1>
+    <h1>{{ batch ? 'A vial for the shelf' : 'Bottles for the shelf' }}</h1>
     <p v-if="failure" class="mt-3 rounded-lg bg-amber-soft p-3 text-amber" role="alert">{{ failure }}</p>
     <div class="mt-4 grid gap-x-12 gap-y-8 xl:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
       <section aria-label="One bottle">
         <h2 class="mb-3 text-[16px] text-ink">One bottle</h2>
-        <BottleLabelForm action="Put it up" :is-busy="isBusy" has-amount @write="putOne" />
+        <VialPanel v-if="batch" v-model="vial" :batch="batch" />
+        <div v-else class="mb-3 flex flex-wrap items-center gap-3">
+          <span class="text-[14.5px]">Its maker’s code tells lot and date:</span><CodeScanner @read="scanned" />
+        </div>
+        <p v-if="readOff" class="mb-3 border-l-[3px] border-rule pl-2.5 text-[14.5px]" role="status">{{ readOff }}</p>
+        <BottleLabelForm
+          :key="vial?.stage ?? ''"
+          ref="form"
+          action="Put it up"
+          :label="vial?.label"
+          :came="vial?.amount ?? ''"
+          :is-busy="isBusy"
+          has-amount
+          @write="putOne"
+        />
       </section>
-      <section aria-label="From a table">
+      <section v-if="!batch" aria-label="From a table">
         <h2 class="text-[16px] text-ink">Many, from a table</h2>
         <p class="mt-1 mb-2 max-w-[36em] text-[14.5px]">
           A row each: formula or name, amount, strength, lot, place, its maker’s words. Another order is taken where the

@@ -214,6 +214,11 @@ async function again(as: 'planned' | 'done'): Promise<void> {
             >Label for the vial</a
           >
         </li>
+        <li v-if="who.may('keep') && told?.page.sections.some(({ id }) => id === 'result')">
+          <NuxtLink class="alone text-verdigris underline" :to="`/shelf/new?of=${batch.code}`"
+            >Put the vial onto the shelf</NuxtLink
+          >
+        </li>
       </ul>
       <h2 class="mb-1.5">Take it out</h2>
       <ul class="mb-4 grid gap-1">

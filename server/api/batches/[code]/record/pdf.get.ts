@@ -1,20 +1,16 @@
-import type { RecordSource } from '#core/record'
-import { recordSource } from '../../../../db/record-source'
+import type { RecordChoice } from '#core/document'
 import { recordApart } from '../../../../jobs/records'
 
 /** The record as a PDF, in its own form or in the one that is asked for (`form=short` or `long`), its times in the reader's zone. */
 export default answer('look', async (event, { access, db }) => {
   const batch = await requireBatch(event, db, access)
   const { form } = getQuery(event)
-  const source = await recordSource(db, access, batch)
-  const asked: RecordSource =
-    form === 'short' || form === 'long'
-      ? { ...source, document: { ...source.document, record: { ...source.document.record, form } } }
-      : source
+  const own = batch.document.record ?? {}
+  const choice: RecordChoice = form === 'short' || form === 'long' ? { ...own, form } : own
   const [page, { acts }, photos] = await Promise.all([
-    pageOf(asked),
+    pageNow(db, access, batch, false, choice),
     recordState(db, access, batch),
-    picturesFor(db, access, batch.id, picturesOf(asked)),
+    picturesFor(db, access, batch.id, choice),
   ])
   const stamps = await shownStamps(db, access, batch.id, acts)
   const data = await recordApart({
