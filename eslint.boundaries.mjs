@@ -45,7 +45,7 @@ const core = {
   remarks: [...judged, 'outcome'],
   overview: [...judged, 'outcome'],
   document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
-  shelf: [...judged, 'outcome', 'document'],
+  shelf: [...judged, 'supply', 'outcome', 'overview', 'document'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
 const packages = { document: ['zod'], shelf: ['zod'] }

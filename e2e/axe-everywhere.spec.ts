@@ -45,6 +45,7 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         'assays',
         'shelf',
         'shelf/new',
+        'shelf/shopping',
         'shelf/B-003',
         'tables',
       ]

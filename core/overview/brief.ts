@@ -14,7 +14,8 @@ import { laneOf, runOf, type LaneStep } from '#core/procedure'
 import { judgeBatch } from '#core/outcome'
 import { standardUncertainty } from '#core/quantity'
 import { ownCurves, type OwnTables } from '#core/solution'
-import { computeReadPlan, readPlan, type Plan, type StageSheet } from '#core/sheet'
+import { computeReadPlan, readPlan, type Plan, type PlanSheet, type ReadPlan, type StageSheet } from '#core/sheet'
+import { needsOf, type Need } from './needs'
 import { nextWant, type NextWant } from './standing'
 
 /** A batch in a few lines: what the bench's lanes and lists show, worked out from its plan and its journal. */
@@ -29,6 +30,8 @@ export interface BatchBrief extends NextWant {
   readonly last?: { readonly text: string; readonly at: string }
   /** The yield of the last stage, once its product is weighed: a share of one and its standard uncertainty. */
   readonly result?: { readonly percent: number; readonly spread: number }
+  /** What it has yet to take out of bottles. */
+  readonly needs: readonly Need[]
   /** Nothing has begun yet. */
   readonly isFresh: boolean
   /** Every step is done or skipped, or the product is weighed. */
@@ -46,6 +49,7 @@ export const unreadableBrief = (title: string): BatchBrief => ({
   want: 'Open it to see what in it cannot be understood',
   lane: [],
   timers: [],
+  needs: [],
   isFresh: false,
   isDone: false,
   isUnreadable: true,
@@ -71,7 +75,8 @@ export function briefOf(
   const colour = read.ok ? colourOf(read.value, tables.substances) : undefined
   const lines = foldJournal(entries)
   const timers = timersOf(lines)
-  const lane = entries.length === 0 ? [] : laneFor(plan, procedures, lines, timers, tables)
+  const computed = readAndComputed(plan, tables)
+  const lane = entries.length === 0 || !computed ? [] : laneFor(computed, procedures, lines, timers, tables)
   const want = nextWant(plan, entries, tables.substances)
   const next = lane.find(({ status }) => status === 'begun') ?? lane.find(({ status }) => status === 'open')
   const begun = lane.some(({ status }) => status !== 'open')
@@ -81,6 +86,7 @@ export function briefOf(
     ...(colour && { colour }),
     lane,
     timers: timers.filter(({ stoppedAt }) => !stoppedAt),
+    needs: computed ? needsOf(plan, computed.sheet, lines) : [],
     ...lastOf(lines),
     ...(want.standing === 'weighed' && resultOf(plan, lines, tables)),
     ...want,
@@ -97,25 +103,32 @@ function resultOf(plan: Plan, lines: readonly JournalLine[], { substances }: Own
   return percent ? { result: { percent: percent.value, spread: standardUncertainty(percent) } } : {}
 }
 
+interface Computed {
+  readonly read: ReadPlan
+  readonly sheet: PlanSheet
+}
+function readAndComputed(plan: Plan, { substances }: OwnTables): Computed | undefined {
+  const read = readPlan(plan, substances)
+  const sheet = read.ok ? computeReadPlan(read.value) : read
+  return read.ok && sheet.ok ? { read: read.value, sheet: sheet.value } : undefined
+}
+
 function laneFor(
-  plan: Plan,
+  { read, sheet }: Computed,
   procedures: Procedures,
   lines: readonly JournalLine[],
   timers: readonly Timer[],
-  { substances, curves }: OwnTables,
+  { curves }: OwnTables,
 ): LaneStep[] {
-  const read = readPlan(plan, substances)
-  const computed = read.ok ? computeReadPlan(read.value) : read
-  if (!read.ok || !computed.ok) return []
   const stepsOf = (id: string): readonly Step[] | undefined => procedures.find(({ stage }) => stage === id)?.steps
   // Only a stage that keeps no steps has to be proposed: where all do, nothing is folded.
-  const proposed = computed.value.stages.every(({ id }) => stepsOf(id))
+  const proposed = sheet.stages.every(({ id }) => stepsOf(id))
     ? []
-    : procedureOf(read.value, computed.value, ownCurves(curves), id => {
+    : procedureOf(read, sheet, ownCurves(curves), id => {
         const steps = stepsOf(id)
         return steps && { steps }
       })
-  return computed.value.stages.flatMap(({ id }) => {
+  return sheet.stages.flatMap(({ id }) => {
     const steps = stepsOf(id) ?? proposed.find(one => one.id === id)?.steps ?? []
     return laneOf(runOf(steps, lines, id), timers, id)
   })

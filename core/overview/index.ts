@@ -1,2 +1,3 @@
 export { type BatchBrief, type Procedures, bareSteps, briefOf, unreadableBrief } from './brief'
 export { type NextWant, type Standing, currentStage, nextWant } from './standing'
+export { type Need, needsOf } from './needs'

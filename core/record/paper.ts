@@ -1,9 +1,10 @@
-import { findSubstance, parseFormula } from '#core/formula'
+import { parseFormula } from '#core/formula'
 import { cautionAmount, cautionWords, sumOfCautions } from '#core/procedure'
 import { productMass } from '#core/journal'
 import { formatFigure } from '#core/quantity'
 import { nameOf } from '#core/species'
-import { statements } from '#core/remarks'
+import { pictogramsOf, signalOf, statements, type Pictogram } from '#core/remarks'
+import { hazardsIn, type Comes } from '#core/shelf'
 import { keepingOf, type OwnTables } from '#core/solution'
 import { equationWords } from './planned'
 import { strengthWords } from './materials'
@@ -71,13 +72,18 @@ function boxesOf({
   return []
 }
 
-/** What stands on the label of a product's vial; undefined while nothing of it is weighed. */
-export interface VialLabel {
-  readonly form: string
+/** What a label says of what is in a vial or a bottle: its name, its hazards in pictures and words, how it is kept. */
+export interface ContentWords {
   readonly name: string
-  readonly mass: string
+  readonly pictograms: readonly Pictogram[]
+  readonly signal?: string
   readonly statements: string
   readonly keep?: string
+}
+/** What stands on the label of a product’s vial; undefined while nothing of it is weighed. */
+export interface VialLabel extends ContentWords {
+  readonly form: string
+  readonly mass: string
 }
 const ROOM = 25
 
@@ -90,25 +96,30 @@ export function labelOf(source: RecordSource): VialLabel | undefined {
   return { form, ...contentWords(form, source.tables.substances), mass: formatFigure(mass) }
 }
 
-/** What a label says of what is in a vial or a bottle: its name, the gravest of its hazards, how it is kept. */
+/** The words for a form as it comes: a solution’s hazards are those of its strength where limits are known. */
 export function contentWords(
   form: string,
   own: OwnTables['substances'],
-): { readonly name: string; readonly statements: string; readonly keep?: string } {
+  comes: Comes = { kind: 'solid' },
+): ContentWords {
   const read = parseFormula(form)
-  const row = read.ok ? findSubstance(read.value, own)?.row : undefined
-  const keeping = read.ok ? keepingOf(read.value, ROOM) : undefined
+  const told = hazardsIn(form, comes, own)
+  const keeping = read.ok && comes.kind === 'solid' ? keepingOf(read.value, ROOM) : undefined
   const keep = [
     keeping?.above && keeping.above.share < 0.6 ? 'Keep it tightly closed: it takes up water.' : '',
     keeping?.below && keeping.below.share > 0.2 ? 'Keep it closed: it loses water in dry air.' : '',
   ].filter(Boolean)
+  const codes = told?.codes ?? []
+  const signal = signalOf(codes)
   return {
     name: (read.ok && nameOf(read.value)) || form,
-    statements: row?.hazards?.length
-      ? `${statements(row.hazards, 3)}.`
-      : row
-        ? 'The tables have no hazard statement for it: ask for its safety data sheet.'
-        : 'Not in the tables: take its hazards from a safety data sheet.',
+    pictograms: pictogramsOf(codes),
+    ...(signal && { signal }),
+    statements: !told
+      ? 'Not in the tables: take its hazards from a safety data sheet.'
+      : codes.length > 0
+        ? `${statements(codes, 3)}${told.isAsPure ? ', as the pure substance' : ''}.`
+        : 'The tables have no hazard statement for it: ask for its safety data sheet.',
     ...(keep.length > 0 && { keep: keep.join(' ') }),
   }
 }

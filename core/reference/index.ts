@@ -42,3 +42,4 @@ export {
 } from './water-vapour'
 export { aquaAcids, CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentOxidants, type OxidantRow } from './oxidants'
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'
+export { pictograms } from './pictograms'

@@ -15,3 +15,6 @@ export {
 export { strengthText, warningsOf, type BottleWarnings } from './warnings'
 export { notMeant, supplyFrom, type Pickable, type Picked } from './pick'
 export { readMakerCode, type MakerCode } from './maker-code'
+export { reservedOf, sumReserved, type BatchNeed, type Reserved } from './reserved'
+export { shoppingList, type ToBuy } from './shopping'
+export { hazardsIn, type HazardsTold } from './hazards'

@@ -225,6 +225,8 @@ const paths: ZodOpenApiPathsObject = {
   '/api/batches/{code}/vials': {
     get: read('What a batch gave, as vials for the shelf, and those that stand there', { path: { code }, answer: Any }),
   },
+  '/api/shopping': { get: read('What planned batches lack, and what is low on the shelf', { answer: Any }) },
+  '/api/shopping.csv': { get: read('The same as a table (CSV)') },
   '/api/bottles': {
     get: read('Bottles of the shelf, as many as one answer holds', {
       query: { q: z.string().optional(), empty: z.string().optional(), after: z.int().optional() },
@@ -240,7 +242,17 @@ const paths: ZodOpenApiPathsObject = {
     get: read('A bottle with its ledger', { path: { code }, answer: Any }),
     put: write('Writes another label on a bottle', { path: { code }, body: Relabel, answer: Any }),
   },
-  '/api/bottles/{code}/label': { get: read('The label of a bottle, as a PDF', { path: { code }, query: reader }) },
+  '/api/bottles/{code}/label': {
+    get: read('The label of a bottle, as a PDF or as a picture for a label printer', {
+      path: { code },
+      query: { ...reader, as: z.enum(['png']).optional(), dots: z.enum(['203', '300']).optional() },
+    }),
+  },
+  '/api/labels': {
+    get: read('Labels of the bottles that a search finds, on sheets of A4 (PDF)', {
+      query: { ...reader, q: z.string().optional(), from: z.int().optional() },
+    }),
+  },
   '/api/bottles/{code}/facts': {
     post: write('Adds what happened to a bottle', { path: { code }, body: AddFact, answer: Any, status: '201' }),
   },

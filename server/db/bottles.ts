@@ -1,6 +1,7 @@
 import type { Knex } from 'knex'
 import { parseFormula } from '#core/formula'
 import { foldJournal } from '#core/journal'
+import type { Need } from '#core/overview'
 import {
   balanceOf,
   factSchema,
@@ -13,6 +14,7 @@ import {
   keptTaken,
   takenOf,
   type BottleRow,
+  type BatchNeed,
   type KeptTaken,
 } from '#core/shelf'
 import { clashesOf, findByWords, nameOf } from '#core/species'
@@ -101,6 +103,44 @@ export async function listBottles(
     total: Number(total[0]?.count ?? 0),
     ...(rows.length === most && last && { next: last.number }),
   }
+}
+
+/** Open batches, last touched first, are counted up to this many: more are not planned at once by one lab. A judgement. */
+const MOST_OPEN = 1000
+
+/** What open batches have yet to take out of bottles, as their briefs tell; those of one bottle alone where it is named. */
+export async function openNeeds(db: Knex, { lab }: Access, bottle?: string): Promise<readonly BatchNeed[]> {
+  const rows: { code: string; brief: string }[] = await db('briefs')
+    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
+    .where({ 'briefs.lab_id': lab, is_done: false })
+    .where(open => {
+      if (bottle !== undefined) void open.where('brief', 'like', `%"bottle":${JSON.stringify(bottle)}%`)
+    })
+    .orderBy('touched_at', 'desc')
+    .limit(MOST_OPEN)
+    .select('code', 'brief')
+  return rows.flatMap(({ code, brief }) => {
+    const { needs = [] } = JSON.parse(brief) as { needs?: readonly Need[] }
+    return needs.filter(need => bottle === undefined || need.bottle === bottle).map(need => ({ ...need, batch: code }))
+  })
+}
+
+/** The bottles of which something is needed, and those that have a mark below which they are low. */
+export async function bottlesFor(
+  db: Knex,
+  { lab }: Access,
+  needs: readonly BatchNeed[],
+): Promise<readonly BottleRow[]> {
+  const formulas = needs.flatMap(({ form }) => {
+    const read = parseFormula(form)
+    return read.ok ? [read.value.text] : []
+  })
+  const rows: Row[] = await db('bottles')
+    .where({ lab_id: lab, is_empty: false })
+    .where(either => either.whereIn('formula', [...new Set(formulas)]).orWhereRaw("label->>'low' is not null"))
+    .orderBy('number')
+    .select([...columns])
+  return rows.map(rowOf)
 }
 
 /** The bottles that hold what a batch gave. */

@@ -350,7 +350,8 @@ const heightOf = (cells: readonly (readonly Line[])[], size: number): number =>
 
 const short = (value: number): string => String(Number(value.toPrecision(4)))
 
-function rulerOf(doc: Doc): Ruler {
+/** Measures text by the fonts of a document. */
+export function rulerOf(doc: Doc): Ruler {
   const names = new Map<Face, readonly string[]>()
   for (const [face, files] of Object.entries(fontFiles) as [Face, readonly string[]][]) {
     files.forEach((file, i) => doc.registerFont(`${face}${i}`, fontPath(file)))

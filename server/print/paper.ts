@@ -1,12 +1,16 @@
 import { benchSheetPdf, type BenchSheet } from './bench-sheet'
-import { labelPdf, type Label } from './label'
+import { labelsPdf, type LabelSheet } from './label-pdf'
+import { labelSvg } from './label-picture'
+import type { Label } from './label'
 import { recordPdf, type Printing } from './record-pdf'
 
 /** What can be printed. */
 export type Paper =
   | ({ readonly is: 'record' } & Printing)
   | ({ readonly is: 'bench sheet' } & BenchSheet)
-  | ({ readonly is: 'label' } & Label)
+  | ({ readonly is: 'labels' } & LabelSheet)
+  /** A label as a drawing (SVG). */
+  | { readonly is: 'label drawing'; readonly label: Label }
 
 export function paperOf(paper: Paper): Promise<Uint8Array> {
   switch (paper.is) {
@@ -14,7 +18,9 @@ export function paperOf(paper: Paper): Promise<Uint8Array> {
       return recordPdf(paper)
     case 'bench sheet':
       return benchSheetPdf(paper)
-    case 'label':
-      return labelPdf(paper)
+    case 'labels':
+      return labelsPdf(paper)
+    case 'label drawing':
+      return Promise.resolve(Buffer.from(labelSvg(paper.label)))
   }
 }

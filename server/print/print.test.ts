@@ -3,12 +3,18 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import jsQR from 'jsqr'
+import PDFDocument from 'pdfkit'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { demoBatches, demoLab } from '#demo'
+import { pictogramsOf } from '#core/remarks'
 import { meanings, plainText, recordOf, runText, type Act, type Reader, type RecordPage } from '#core/record'
 import { benchSheetPdf } from './bench-sheet'
-import { labelPdf } from './label'
+import { rulerOf } from './flow'
+import { LABEL, labelMarks, type Label } from './label'
+import { labelsPdf } from './label-pdf'
+import { labelSvg } from './label-picture'
+import { labelPng } from './to-png'
 import { recordPdf } from './record-pdf'
 
 const folder = mkdtempSync(join(tmpdir(), 'zip-ledger-print-'))
@@ -16,6 +22,21 @@ afterAll(() => rmSync(folder, { recursive: true }))
 const reader: Reader = { zone: 'Europe/Berlin', locale: 'en-GB' }
 const at = new Date('2026-11-12T12:00:00Z')
 const [tove, wren] = demoLab.people
+
+const zinc: Label = {
+  code: 'ZN-020',
+  form: 'ZnSO4·7H2O',
+  name: 'zinc sulfate heptahydrate',
+  mass: '23.29 g',
+  made: '12 Nov 2026',
+  by: 'Tove Marl',
+  lab: 'Lowmere culture station',
+  pictograms: pictogramsOf(['H302', 'H318', 'H410']),
+  signal: 'Danger',
+  statements: 'Causes serious eye damage (H318), very toxic to aquatic life (H410).',
+  keep: 'Keep it closed: it loses water in dry air.',
+  address: 'http://localhost:3000/batches/ZN-020/record',
+}
 
 /** A PDF as another program reads it: its text, what it says of itself, its structure. */
 function readBack(data: Uint8Array) {
@@ -204,25 +225,42 @@ describe('what is carried and stuck on', () => {
       expect(text).toContain(said)
     expect(await code()).toBe('http://localhost:3000/batches/ZN-021/run')
   })
-  it('the label fits onto one label', async () => {
-    const { text, info, code } = readBack(
-      await labelPdf({
-        code: 'ZN-020',
-        form: 'ZnSO4·7H2O',
-        name: 'zinc sulfate heptahydrate',
-        mass: '23.29 g',
-        made: '12 Nov 2026',
-        by: 'Tove Marl',
-        lab: 'Lowmere culture station',
-        statements: 'Causes serious eye damage (H318), very toxic to aquatic life (H410).',
-        keep: 'Keep it closed: it loses water in dry air.',
-        address: 'http://localhost:3000/batches/ZN-020/record',
-        at,
-      }),
+  it('the label fits onto one label, with its pictograms told', async () => {
+    const { text, info, structure, code } = readBack(
+      await labelsPdf({ labels: [zinc], lab: 'Lowmere culture station', at }),
     )
     expect(info).toMatch(/Pages:\s+1\b/)
     expect(await code()).toBe('http://localhost:3000/batches/ZN-020/record')
-    for (const said of ['ZnSO4·7H2O', 'ZN-020', '23.29 g', 'H318', 'loses water'])
+    for (const said of ['ZnSO4·7H2O', 'ZN-020', '23.29 g', 'Danger.', 'H318', 'loses water'])
       expect(bare(text)).toContain(bare(said))
+    expect(structure).toContain('Figure')
+  })
+  it('twenty-three labels from the third place on fill a sheet and begin another', async () => {
+    const labels = Array.from({ length: 23 }, (_, i) => ({ ...zinc, code: `B-${i + 1}` }))
+    const { text, info } = readBack(await labelsPdf({ labels, lab: 'Lowmere culture station', at, from: 3 }))
+    expect(info).toMatch(/Pages:\s+2\b/)
+    expect(info).toContain('A4')
+    const [first = '', second = ''] = text.split('\f')
+    // Two places are left free: nineteen on the first sheet, four on the second.
+    expect(first).toContain('B-19')
+    expect(first).not.toContain('B-20')
+    for (const one of ['B-20', 'B-21', 'B-22', 'B-23']) expect(second).toContain(one)
+  })
+  it('what is too much for a label is set smaller and then cut, and never runs off it', () => {
+    const one = 'is very toxic to water life, so it does not go down the drain (H410)'
+    const ruler = rulerOf(new PDFDocument({ autoFirstPage: false, font: '' }))
+    const marks = labelMarks({ ...zinc, statements: Array.from({ length: 14 }, () => one).join(', ') }, ruler)
+    for (const mark of marks) if (mark.is === 'line') expect(mark.y + mark.size * 1.3).toBeLessThanOrEqual(LABEL.height)
+  })
+  it('is a picture for a label printer, of its dots, with a code that a camera reads', async () => {
+    for (const [dots, width] of [
+      [203, 559],
+      [300, 827],
+    ] as const) {
+      const png = await labelPng(Buffer.from(labelSvg(zinc)), dots)
+      const { data, info } = await sharp(png).ensureAlpha().raw().toBuffer({ resolveWithObject: true })
+      expect(info.width).toBe(width)
+      expect(jsQR(new Uint8ClampedArray(data), info.width, info.height)?.data).toBe(zinc.address)
+    }
   })
 })

@@ -2,7 +2,7 @@
 import { formatFigure } from '#core/quantity'
 import { strengthText, supplyFrom } from '#core/shelf'
 import { compareSupply, type Plan, type SupplyPlan } from '#core/sheet'
-import { amountText, today, type Bottle } from '~/components/shelf/bottle'
+import { amountText, heldWords, today, type Bottle } from '~/components/shelf/bottle'
 import { send } from '~/composables/useAsked'
 
 /** The bottles of the shelf that can be this reagent: what each holds, and what would be weighed out of it. */
@@ -33,9 +33,11 @@ const offers = computed(() =>
     const after = compareSupply(plan, stageId, species, picked.supply)?.after
     const need = bottle.unit === 'g' ? (after?.mass ?? after?.volume) : (after?.volume ?? after?.mass)
     const sameUnit = need !== undefined && need.kind === (bottle.unit === 'g' ? 'mass' : 'volume')
-    const times =
-      sameUnit && bottle.amount !== undefined && need.value > 0 ? Math.floor(bottle.amount / need.value) : undefined
-    return [{ bottle, picked, need: need && formatFigure(need, 4), times }]
+    // What others have reserved is not for this batch; what it reserved itself is.
+    const others = Math.max(0, (bottle.held ?? 0) - (bottle.code === own.value && sameUnit ? need.value : 0))
+    const free = bottle.amount === undefined ? undefined : Math.max(0, bottle.amount - others)
+    const times = sameUnit && free !== undefined && need.value > 0 ? Math.floor(free / need.value) : undefined
+    return [{ bottle, picked, others, need: need && formatFigure(need, 4), times }]
   }),
 )
 function leave(): void {
@@ -58,7 +60,7 @@ function leave(): void {
     <p v-else-if="found && offers.length === 0" class="small">No bottle on the shelf can be this reagent.</p>
     <ul class="text-[14px]">
       <li
-        v-for="{ bottle, picked, need, times } in offers"
+        v-for="{ bottle, picked, others, need, times } in offers"
         :key="bottle.code"
         class="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1"
       >
@@ -74,13 +76,22 @@ function leave(): void {
             }}
           </span>
         </span>
-        <span class="figure">{{ amountText(bottle) }}</span>
+        <span class="figure"
+          >{{ amountText(bottle)
+          }}<span v-if="others > 0" class="small block"
+            >{{ heldWords(others, bottle.unit) }} for other batches</span
+          ></span
+        >
         <span class="small w-52" :class="{ 'text-amber': times === 0 }">
           <template v-if="need">needs {{ need }}</template
           ><template v-if="times !== undefined"
             >,
             {{
-              times === 0 ? 'not enough in it' : `enough for ${times} ${times === 1 ? 'batch' : 'batches'}`
+              times === 0
+                ? others > 0
+                  ? 'not enough left in it'
+                  : 'not enough in it'
+                : `enough for ${times} ${times === 1 ? 'batch' : 'batches'}`
             }}</template
           >
         </span>

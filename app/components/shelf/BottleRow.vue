@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { knownBy, strengthText, warningsOf } from '#core/shelf'
-import { amountText, today, type Bottle } from './bottle'
+import { amountText, heldWords, today, type Bottle } from './bottle'
 
 /** A bottle as its label reads: what is in it, how strong, where it stands, what it holds. */
 const { bottle } = defineProps<{ bottle: Bottle }>()
@@ -39,6 +39,7 @@ const agedText = computed(() => {
     </span>
     <span class="text-right">
       <span class="figure block">{{ amountText(bottle) }}</span>
+      <span v-if="bottle.held" class="small block truncate">{{ heldWords(bottle.held, bottle.unit) }} reserved</span>
       <span v-if="warnings.isLow" class="tag bg-amber-soft text-amber">low</span>
       <span v-if="warnings.isExpired" class="tag bg-amber-soft text-amber">expired</span>
       <span v-else-if="warnings.expiresIn !== undefined" class="tag bg-amber-soft text-amber"

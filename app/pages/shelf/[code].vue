@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { findSubstance, parseFormula } from '#core/formula'
 import { hazardStatements } from '#core/reference'
-import { knownBy, strengthText, warningsOf, type Label, type LedgerLine } from '#core/shelf'
-import { amountText, today, type BottlePage } from '~/components/shelf/bottle'
+import { pictogramsOf } from '#core/remarks'
+import { hazardsIn, knownBy, strengthText, sumReserved, warningsOf, type Label, type LedgerLine } from '#core/shelf'
+import { amountText, heldWords, today, type BottlePage } from '~/components/shelf/bottle'
 import { send, useAsked } from '~/composables/useAsked'
+import { useLibraryStore } from '~/stores/library'
 import { useWhoStore } from '~/stores/who'
 
 /** A bottle: its label, what it is worth today, and its ledger. */
 const route = useRoute()
 const who = useWhoStore()
+const library = useLibraryStore()
 const code = computed(() => String(route.params.code))
 const bottle = shallowRef<BottlePage>()
 const isMissing = ref(false)
@@ -25,11 +27,16 @@ async function load(): Promise<void> {
 }
 watch(code, load, { immediate: true })
 const warnings = computed(() => bottle.value && warningsOf(bottle.value, today()))
-const hazards = computed(() => {
-  const read = bottle.value && parseFormula(bottle.value.label.formula)
-  const codes = (read?.ok && findSubstance(read.value)?.row.hazards) || []
-  return codes.flatMap(one => hazardStatements.find(({ code: of }) => of === one) ?? [])
-})
+const isShort = computed(
+  () => bottle.value?.amount !== undefined && sumReserved(bottle.value.reserved) > bottle.value.amount,
+)
+const told = computed(
+  () => bottle.value && hazardsIn(bottle.value.label.formula, bottle.value.comes, library.substances),
+)
+const hazards = computed(() =>
+  (told.value?.codes ?? []).flatMap(one => hazardStatements.find(({ code: of }) => of === one) ?? []),
+)
+const pictures = computed(() => pictogramsOf(told.value?.codes ?? []))
 const facts = computed(() => {
   if (!bottle.value) return []
   const { label, place, opened, comes, known, strengthAt } = bottle.value
@@ -117,6 +124,20 @@ const correct = (): Promise<boolean> =>
             >expires in {{ warnings.expiresIn }} {{ warnings.expiresIn === 1 ? 'day' : 'days' }}</span
           >
         </p>
+        <p v-if="bottle.reserved.length > 0" class="mt-1 text-[14.5px]">
+          Reserved:
+          <template v-for="(one, i) in bottle.reserved" :key="i"
+            >{{ i > 0 ? ', ' : ''
+            }}<span class="figure">{{
+              one.amount === undefined ? 'an amount that needs its density' : heldWords(one.amount, bottle.unit)
+            }}</span>
+            for
+            <NuxtLink :to="`/batches/${one.batch}/sheet`" class="text-verdigris underline">{{
+              one.batch
+            }}</NuxtLink></template
+          >.
+          <b v-if="isShort" class="text-amber">That is more than it holds.</b>
+        </p>
         <p v-if="warnings?.aged" class="mt-2 border-l-[3px] border-amber-edge pl-2.5 text-[14.5px]">
           <b class="text-amber">Ages</b> {{ warnings.aged.how }}. By common practice it is about
           <span class="figure">{{ strengthText(warnings.aged.comes) }}</span> today, an estimate. Where that matters
@@ -132,10 +153,15 @@ const correct = (): Promise<boolean> =>
           <FormulaText :text="one.formula" />, stands in the same place: together they make {{ one.makes }}. Your site’s
           rules come first.
         </p>
-        <p v-if="hazards.length > 0" class="mt-2 text-[13.5px] text-soft">
-          {{ hazards.map(({ code: of, text }) => `${of} ${text}`).join('; ') }}. As the pure substance; its own label
-          and sheet come first.
-        </p>
+        <div v-if="hazards.length > 0" class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <span class="flex gap-1">
+            <HazardPicture v-for="one in pictures" :key="one.code" :pictogram="one" />
+          </span>
+          <p class="min-w-[16em] flex-1 text-[13.5px] text-soft">
+            {{ hazards.map(({ code: of, text }) => `${of} ${text}`).join('; ') }}.
+            {{ told?.isAsPure ? 'As the pure substance; its' : 'Its' }} own label and sheet come first.
+          </p>
+        </div>
         <section class="mt-5" aria-label="Ledger">
           <h2 class="mb-1.5 text-[16px] text-ink">Ledger</h2>
           <div class="overflow-x-auto">
@@ -178,6 +204,17 @@ const correct = (): Promise<boolean> =>
         <p class="mt-2">
           <a class="alone text-verdigris underline" :href="`/api/bottles/${bottle.code}/label`" target="_blank"
             >A label to print, with a code to scan</a
+          >
+        </p>
+        <p class="text-[14px]">
+          For a label printer:
+          <a
+            v-for="dots in [203, 300]"
+            :key="dots"
+            class="mr-2 inline-block min-h-6 text-verdigris underline"
+            :href="`/api/bottles/${bottle.code}/label?as=png&dots=${dots}`"
+            download
+            >{{ dots }} dots to the inch</a
           >
         </p>
         <template v-if="who.may('record')">

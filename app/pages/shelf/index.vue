@@ -118,6 +118,14 @@ async function step(event: KeyboardEvent): Promise<void> {
         <label class="flex min-h-11 items-center gap-2 text-[14px]"
           ><input v-model="withEmpty" type="checkbox" class="size-5 accent-verdigris" /> Empty ones too</label
         >
+        <a
+          v-if="total"
+          class="alone text-verdigris underline"
+          :href="`/api/labels?from=1${wanted.trim() ? `&q=${encodeURIComponent(wanted)}` : ''}`"
+          target="_blank"
+          >Labels of {{ wanted.trim() ? 'these' : 'all' }}</a
+        >
+        <NuxtLink to="/shelf/shopping" class="alone text-verdigris underline">Shopping list</NuxtLink>
         <NuxtLink v-if="who.may('keep')" to="/shelf/new" class="button shrink-0 whitespace-nowrap"
           >Put a bottle up</NuxtLink
         >

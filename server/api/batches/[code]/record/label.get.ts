@@ -1,26 +1,23 @@
 import { dayText, labelOf } from '#core/record'
 import { recordSource } from '../../../../db/record-source'
-import { recordApart } from '../../../../jobs/records'
 
-/** The label of the product's vial; refused while nothing of it is weighed. */
+/** The label of the product’s vial; refused while nothing of it is weighed. */
 export default answer('look', async (event, { access, db }) => {
   const batch = await requireBatch(event, db, access)
   const source = await recordSource(db, access, batch)
   const label = labelOf(source)
   if (!label) throw refusal(404, 'Nothing of the product is weighed yet, so that there is nothing to label.')
   const last = source.journal.at(-1)?.entry
-  const data = await recordApart({
-    do: 'paper',
-    paper: {
-      is: 'label',
+  return sendLabel(
+    event,
+    {
       ...label,
       code: batch.code,
       lab: source.lab,
       made: last ? dayText(last.at, readerOf(event)) : '',
       by: last ? (source.people[last.by] ?? '') : '',
       address: `${originOf(event)}/batches/${batch.code}/record`,
-      at: new Date(),
     },
-  })
-  return sendPdf(event, `${batch.code}-label.pdf`, data)
+    source.lab,
+  )
 })
