@@ -46,6 +46,9 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         'shelf',
         'shelf/new',
         'shelf/shopping',
+        'shelf/look',
+        'shelf/stock',
+        'shelf/make?from=B-005&of=NaOH&strength=2.00%20mol/L&volume=100%20mL',
         'shelf/B-003',
         'tables',
       ]

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Equipment } from '#core/journal'
 import type { Role } from '#core/people'
 import type { ReviewRule } from '#core/record'
+import type { ShelfLimit } from '#core/shelf'
 import type { Hours, RoomAir } from '#core/procedure'
 import { adoptEarlier } from '~/utils/whose'
 import { useWhoStore } from './who'
@@ -13,6 +14,7 @@ interface LabSettings {
   readonly have?: Partial<Record<Equipment, number>>
   readonly air?: RoomAir
   readonly review?: ReviewRule
+  readonly limits?: readonly ShelfLimit[]
 }
 export interface Person {
   readonly id: string

@@ -19,7 +19,7 @@ export const actions = {
   sign: 'Sign a record as its author, seal it, add to a sealed one',
   review: 'Comment on a record, send it back, countersign and seal it',
   move: 'Take all of the lab’s data out, and bring batches in',
-  settle: 'Set hours, equipment and the air of the room',
+  settle: 'Set hours, equipment, the air of the room, limits of the shelf',
   key: 'Make keys for scripts and instruments',
   invite: 'Invite students and viewers',
   people: 'Invite anyone, change roles, close people, help them back in, enrol the bench’s tablet, see what happened',

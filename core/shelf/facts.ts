@@ -14,6 +14,9 @@ export const factSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...base, kind: z.literal('counted'), amount: measuredText }),
   z.strictObject({ ...base, kind: z.literal('opened') }),
   z.strictObject({ ...base, kind: z.literal('emptied') }),
+  /** Looked for at stocktaking: it stands where it should, or is not there. */
+  z.strictObject({ ...base, kind: z.literal('seen') }),
+  z.strictObject({ ...base, kind: z.literal('missing') }),
   z.strictObject({ ...base, kind: z.literal('moved'), place: plainText(80) }),
   z.strictObject({
     ...base,

@@ -45,6 +45,8 @@ export interface Holding {
   readonly place: string
   readonly opened?: string
   readonly isEmpty: boolean
+  readonly seen?: string
+  readonly missing?: string
   readonly lines: readonly LedgerLine[]
 }
 
@@ -108,6 +110,8 @@ interface Standing {
   readonly place: string
   readonly opened?: string
   readonly isEmpty: boolean
+  readonly seen?: string
+  readonly missing?: string
 }
 const after = ({ amount }: Standing): { after?: Figure } => (amount ? { after: amount } : {})
 
@@ -197,7 +201,7 @@ function stepped(state: Standing, fact: Counted, amount: Figure | undefined): St
       return amount ? { ...state, amount: less(state.amount, amount) } : state
     case 'weighed':
     case 'counted':
-      return amount ? { ...state, amount, isEmpty: amount.value === 0 } : state
+      return amount ? { ...here(state, fact.at), amount, isEmpty: amount.value === 0 } : state
     case 'opened':
       return { ...state, opened: state.opened ?? fact.at.slice(0, 10) }
     case 'emptied':
@@ -207,11 +211,18 @@ function stepped(state: Standing, fact: Counted, amount: Figure | undefined): St
         amount: exact(0, state.amount?.kind ?? (state.comes.kind === 'solid' ? 'mass' : 'volume'), 'in the bottle'),
       }
     case 'moved':
-      return { ...state, place: fact.place }
+      return { ...here(state, fact.at), place: fact.place }
+    case 'seen':
+      return here(state, fact.at)
+    case 'missing':
+      return { ...state, missing: fact.at.slice(0, 10) }
     case 'strength':
       return { ...state, comes: fact.comes, known: fact.known, strengthAt: fact.at.slice(0, 10) }
   }
 }
+
+/** Somebody has it in hand: it is not missing. */
+const here = ({ missing: _, ...state }: Standing, at: string): Standing => ({ ...state, seen: at.slice(0, 10) })
 
 /** g or mL, with their standard uncertainty: what is stored beside the facts. */
 export function balanceOf({ amount }: Holding): { readonly value: number; readonly uncertainty: number } | undefined {

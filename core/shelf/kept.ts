@@ -34,4 +34,7 @@ export interface BottleRow {
   readonly known: KnownBy
   readonly opened?: string
   readonly strengthAt?: string
+  /** The day on which it was last looked at in its place, and the day on which it was not found there, where that is the later. */
+  readonly seen?: string
+  readonly missing?: string
 }

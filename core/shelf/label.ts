@@ -53,5 +53,7 @@ export const labelSchema = z.strictObject({
   low: measured.exactOptional(),
   /** The batch that it is a product of. */
   made: z.strictObject({ batch: plainText(20).min(1), stage: plainText(40).min(1) }).exactOptional(),
+  /** The bottle that a solution was made from, how much of it, and what it was made up to. */
+  from: z.strictObject({ bottle: plainText(20).min(1), taken: measured, volume: measured }).exactOptional(),
 })
 export type Label = z.output<typeof labelSchema>

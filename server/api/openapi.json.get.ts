@@ -9,6 +9,7 @@ import { Body as Begin } from './batches/index.post'
 import { Body as AddFact } from './bottles/[code]/facts.post'
 import { Body as Relabel } from './bottles/[code]/index.put'
 import { Body as AddBottles } from './bottles/index.post'
+import { Body as MadeBottle } from './bottles/made.post'
 import { Body as Settings } from './lab.put'
 import { Body as OwnRow } from './own-rows/index.post'
 import { Body as Template } from './templates/index.post'
@@ -225,6 +226,12 @@ const paths: ZodOpenApiPathsObject = {
   '/api/batches/{code}/vials': {
     get: read('What a batch gave, as vials for the shelf, and those that stand there', { path: { code }, answer: Any }),
   },
+  '/api/shelf': {
+    get: read('What on the shelf is worth a look, and its places; with a place, the bottles there', {
+      query: { place: z.string().optional() },
+      answer: Any,
+    }),
+  },
   '/api/shopping': { get: read('What planned batches lack, and what is low on the shelf', { answer: Any }) },
   '/api/shopping.csv': { get: read('The same as a table (CSV)') },
   '/api/bottles': {
@@ -235,6 +242,13 @@ const paths: ZodOpenApiPathsObject = {
     post: write('Puts bottles on the shelf, all or none', {
       body: AddBottles,
       answer: z.object({ codes: z.array(z.string()) }),
+      status: '201',
+    }),
+  },
+  '/api/bottles/made': {
+    post: write('Puts up a solution that was made here, and takes it off the bottle it came from', {
+      body: MadeBottle,
+      answer: z.object({ code: z.string(), concentration: z.string() }),
       status: '201',
     }),
   },

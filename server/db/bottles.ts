@@ -22,7 +22,7 @@ import type { Access } from '../access/access'
 import { listEntries } from './entries'
 import { revise } from './revisions'
 
-type Standing = Pick<Holding, 'comes' | 'known'> & { opened?: string; strengthAt?: string }
+type Standing = Pick<Holding, 'comes' | 'known' | 'opened' | 'strengthAt' | 'seen' | 'missing'>
 interface Row {
   readonly code: string
   readonly version: number
@@ -143,6 +143,36 @@ export async function bottlesFor(
   return rows.map(rowOf)
 }
 
+/** All bottles that are not empty. */
+export async function fullBottles(db: Knex, { lab }: Access): Promise<readonly BottleRow[]> {
+  const rows: Row[] = await db('bottles')
+    .where({ lab_id: lab, is_empty: false })
+    .orderBy('number')
+    .select([...columns])
+  return rows.map(rowOf)
+}
+
+/** The places of a shelf with how many bottles stand in each, those that are not empty; and the bottles of one place. */
+export const placesOf = async (db: Knex, { lab }: Access): Promise<{ place: string; bottles: number }[]> => {
+  const rows: { place: string; count: string }[] = await db('bottles')
+    .where({ lab_id: lab, is_empty: false })
+    .groupBy('place')
+    .orderBy('place')
+    .select('place')
+    .count({ count: '*' })
+  return rows.map(({ place, count }) => ({ place, bottles: Number(count) }))
+}
+/** More are not counted in one go. */
+const MOST_IN_A_PLACE = 500
+export async function bottlesIn(db: Knex, { lab }: Access, place: string): Promise<readonly BottleRow[]> {
+  const rows: Row[] = await db('bottles')
+    .where({ lab_id: lab, is_empty: false, place })
+    .orderBy('number')
+    .limit(MOST_IN_A_PLACE)
+    .select([...columns])
+  return rows.map(rowOf)
+}
+
 /** The bottles that hold what a batch gave. */
 export async function bottlesMadeBy(db: Knex, { lab }: Access, batch: string): Promise<readonly BottleRow[]> {
   const rows: Row[] = await db('bottles')
@@ -251,11 +281,18 @@ async function insertFacts(
 
 /** What is kept beside the facts, to be found and shown by. */
 function keptOf(code: string, label: Label, holding: Holding) {
-  const { comes, known, opened, strengthAt, place, unit, isEmpty } = holding
+  const { comes, known, opened, strengthAt, seen, missing, place, unit, isEmpty } = holding
   const balance = balanceOf(holding)
   const read = parseFormula(label.formula)
   const words = [code, label.formula, nameIn(label.formula), label.words, label.lot, place, label.made?.batch]
-  const standing: Standing = { comes, known, ...(opened && { opened }), ...(strengthAt && { strengthAt }) }
+  const standing: Standing = {
+    comes,
+    known,
+    ...(opened && { opened }),
+    ...(strengthAt && { strengthAt }),
+    ...(seen && { seen }),
+    ...(missing && { missing }),
+  }
   return {
     formula: read.ok ? read.value.text : label.formula,
     place,
@@ -294,6 +331,20 @@ export const addFact = (db: Knex, access: Access, code: string, fact: BottleFact
       await settle(trx, access.lab, code)
     }
     return findBottle(trx, access, code)
+  })
+
+/** Puts up a bottle that was made from another, and takes it off that one’s ledger, both or neither; its code. */
+export const putUpMade = (
+  db: Knex,
+  access: Access,
+  made: { readonly label: Label; readonly facts: readonly BottleFact[] },
+  draw: { readonly from: string; readonly id: string; readonly at: string; readonly taken: string },
+): Promise<string> =>
+  db.transaction(async trx => {
+    const [code = ''] = await addBottles(trx, access, [made])
+    const { from, id, at, taken } = draw
+    await addFact(trx, access, from, { id, at, by: access.person, kind: 'drawn', amount: taken, for: code })
+    return code
   })
 
 /** Writes another label on a bottle, from the version that was read; undefined where that is no longer the last, or where there is none. */

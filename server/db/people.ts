@@ -4,6 +4,7 @@ import type { Equipment } from '#core/journal'
 import type { Role } from '#core/people'
 import type { Hours, RoomAir } from '#core/procedure'
 import type { ReviewRule } from '#core/record'
+import type { ShelfLimit } from '#core/shelf'
 import type { Access } from '../access/access'
 import { revise } from './revisions'
 
@@ -30,6 +31,7 @@ export interface LabSettings {
   readonly air?: RoomAir
   /** What is asked of whoever countersigns a record. */
   readonly review?: ReviewRule
+  readonly limits?: readonly ShelfLimit[]
 }
 
 interface PersonRow {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { formatFigure } from '#core/quantity'
-import { strengthText, supplyFrom } from '#core/shelf'
+import { strengthText, supplyFrom, toTake } from '#core/shelf'
 import { compareSupply, type Plan, type SupplyPlan } from '#core/sheet'
 import { amountText, heldWords, today, type Bottle } from '~/components/shelf/bottle'
 import { send } from '~/composables/useAsked'
@@ -40,6 +40,21 @@ const offers = computed(() =>
     return [{ bottle, picked, others, need: need && formatFigure(need, 4), times }]
   }),
 )
+/** Where the plan counts on a solution: what of the shelf it can be made from, and how much of that. */
+const makeable = computed(() => {
+  if (supply.kind !== 'solution') return []
+  const { concentration } = supply
+  const need = compareSupply(plan, stageId, species, supply)?.after
+  const volume = need?.volume && formatFigure(need.volume, 3)
+  if (volume === undefined) return []
+  return (found.value ?? []).flatMap(bottle => {
+    const of = { formula: bottle.label.formula, comes: bottle.comes }
+    const take = bottle.code === own.value ? undefined : toTake(of, species, concentration, volume)
+    if (!take?.ok || (bottle.comes.kind === 'solution' && bottle.comes.concentration === concentration)) return []
+    const amount = bottle.unit === 'g' ? (take.value.mass ?? take.value.volume) : (take.value.volume ?? take.value.mass)
+    return amount ? [{ bottle, amount: formatFigure(amount, 3), volume, concentration }] : []
+  })
+})
 function leave(): void {
   const rest = Object.fromEntries(Object.entries(supply).filter(([key]) => key !== 'bottle' && key !== 'lot'))
   emit('take', rest as unknown as SupplyPlan)
@@ -106,5 +121,22 @@ function leave(): void {
         </button>
       </li>
     </ul>
+    <template v-if="makeable.length > 0">
+      <h3 class="mt-2 text-[14px] font-semibold">Or make the solution first</h3>
+      <ul class="text-[14px]">
+        <li v-for="one in makeable" :key="one.bottle.code" class="border-b border-rule py-1">
+          {{ one.amount }} of <b>{{ one.bottle.code }}</b>, <FormulaText :text="one.bottle.label.formula" />
+          {{ strengthText(one.bottle.comes) }}, made up to {{ one.volume }}:
+          <NuxtLink
+            class="text-verdigris underline"
+            :to="{
+              path: '/shelf/make',
+              query: { from: one.bottle.code, of: species, strength: one.concentration, volume: one.volume },
+            }"
+            >{{ one.concentration }}</NuxtLink
+          >
+        </li>
+      </ul>
+    </template>
   </section>
 </template>

@@ -94,6 +94,7 @@ function write(): void {
       ...has('empty'),
       ...has('low'),
       ...(label?.made && { made: label.made }),
+      ...(label?.from && { from: label.from }),
     },
     text.amount.trim(),
   )

@@ -35,6 +35,10 @@ function words({ of }: LedgerLine): string {
       return 'Opened'
     case 'emptied':
       return 'Empty'
+    case 'seen':
+      return 'Seen in its place'
+    case 'missing':
+      return 'Not found'
     case 'moved':
       return `Moved to ${fact.place}`
     case 'strength':

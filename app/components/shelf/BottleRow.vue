@@ -40,6 +40,7 @@ const agedText = computed(() => {
     <span class="text-right">
       <span class="figure block">{{ amountText(bottle) }}</span>
       <span v-if="bottle.held" class="small block truncate">{{ heldWords(bottle.held, bottle.unit) }} reserved</span>
+      <span v-if="bottle.missing" class="tag bg-amber-soft text-amber">not found</span>
       <span v-if="warnings.isLow" class="tag bg-amber-soft text-amber">low</span>
       <span v-if="warnings.isExpired" class="tag bg-amber-soft text-amber">expired</span>
       <span v-else-if="warnings.expiresIn !== undefined" class="tag bg-amber-soft text-amber"

@@ -47,6 +47,8 @@ const facts = computed(() => {
     ['Its maker calls it', label.words ?? ''],
     ['Lot', label.lot ?? ''],
     ['Place', place || 'not said'],
+    ['Not found', bottle.value.missing ? `on ${bottle.value.missing}` : ''],
+    ['Last seen', bottle.value.seen ?? ''],
     ['Received', label.received ?? ''],
     ['Opened', opened ?? ''],
     ['Expires', label.expires ?? ''],
@@ -115,6 +117,12 @@ const correct = (): Promise<boolean> =>
             bottle.label.made.batch
           }}</NuxtLink>
           gave: its record tells how it was made.
+        </p>
+        <p v-if="bottle.label.from" class="mt-1 text-[14.5px]">
+          Made from
+          <NuxtLink :to="`/shelf/${bottle.label.from.bottle}`" class="text-verdigris underline">{{
+            bottle.label.from.bottle
+          }}</NuxtLink>: {{ bottle.label.from.taken }} made up to {{ bottle.label.from.volume }}.
         </p>
         <p class="mt-3 text-[22px]">
           <span class="figure">{{ amountText(bottle) }}</span>
@@ -215,6 +223,11 @@ const correct = (): Promise<boolean> =>
             :href="`/api/bottles/${bottle.code}/label?as=png&dots=${dots}`"
             download
             >{{ dots }} dots to the inch</a
+          >
+        </p>
+        <p v-if="who.may('keep') && !bottle.isEmpty" class="mt-1">
+          <NuxtLink class="alone text-verdigris underline" :to="`/shelf/make?from=${bottle.code}`"
+            >Make a solution of it</NuxtLink
           >
         </p>
         <template v-if="who.may('record')">

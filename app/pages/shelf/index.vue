@@ -125,6 +125,10 @@ async function step(event: KeyboardEvent): Promise<void> {
           target="_blank"
           >Labels of {{ wanted.trim() ? 'these' : 'all' }}</a
         >
+        <NuxtLink to="/shelf/look" class="alone text-verdigris underline">Worth a look</NuxtLink>
+        <NuxtLink v-if="who.may('record')" to="/shelf/stock" class="alone text-verdigris underline"
+          >Stocktaking</NuxtLink
+        >
         <NuxtLink to="/shelf/shopping" class="alone text-verdigris underline">Shopping list</NuxtLink>
         <NuxtLink v-if="who.may('keep')" to="/shelf/new" class="button shrink-0 whitespace-nowrap"
           >Put a bottle up</NuxtLink
