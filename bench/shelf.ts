@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { chromium } from '@playwright/test'
 import { demoLab } from '#demo'
 import { connect } from '../server/db/connect'
 
@@ -67,3 +68,53 @@ await timed('a draw', 200, i =>
     }),
   }),
 )
+await timed('what on it is worth a look', 5, () => get('/api/shelf'))
+await timed('the shopping list', 10, () => get('/api/shopping'))
+
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+})
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+const [key = '', value = ''] = cookie.split('=')
+await context.addCookies([{ name: key, value, url }])
+const page = await context.newPage()
+/** From the press of its link until its rows are drawn, ms. */
+const opened: number[] = []
+const typed: number[] = []
+for (let i = 0; i < 7; i++) {
+  await page.goto(`${url}/tables`)
+  await page.getByRole('link', { name: 'Shelf' }).waitFor()
+  await page.waitForTimeout(1500)
+  opened.push(
+    await page.evaluate(
+      () =>
+        new Promise<number>(resolve => {
+          const begun = performance.now()
+          const look = (): void => {
+            if (document.querySelector('[role=listitem] a'))
+              requestAnimationFrame(() => resolve(performance.now() - begun))
+            else setTimeout(look, 2)
+          }
+          const link = [...document.querySelectorAll('header a')].find(({ textContent }) => textContent === 'Shelf')
+          ;(link as HTMLElement).click()
+          look()
+        }),
+    ),
+  )
+  const begun = performance.now()
+  await page.getByLabel('Search the shelf').fill(`L-${2000 + i}`)
+  await page
+    .getByRole('status')
+    .filter({ hasText: /bottles? with/ })
+    .waitFor()
+  typed.push(performance.now() - begun)
+}
+const middle = (all: number[]): string => [...all].sort((a, b) => a - b)[all.length >> 1]!.toFixed(0)
+console.log(
+  `  its page in the browser, from its link to its rows: median ${middle(opened)} ms, longest ${Math.max(...opened).toFixed(0)} ms`,
+)
+console.log(
+  `  a search in the browser, from the last letter (150 ms are waited for another): median ${middle(typed)} ms`,
+)
+await browser.close()

@@ -367,6 +367,20 @@ test('a solution is made from a bottle, stock is taken by code, and what is wort
   await expect(page.getByRole('region', { name: 'Ledger' })).toContainText('Not found')
   expect(await (await request.get(`/api/bottles/${lye}`)).json()).toMatchObject({ amount: 90 })
 
+  // Of a hundred and fifty more only those are drawn that are seen, and the last is come to by scrolling.
+  const many = Array.from({ length: 150 }, (_, i) => ({
+    label: { formula: 'NaCl', comes: { kind: 'solid' }, known: 'label', lot: `${name} no ${i + 1}` },
+    facts: [],
+  }))
+  expect((await request.post('/api/bottles', { data: { bottles: many } })).ok()).toBe(true)
+  await page.goto('/shelf')
+  await page.getByLabel('Search the shelf').fill(`${name} no`)
+  await expect(page.getByRole('status').filter({ hasText: '150 bottles' })).toBeVisible()
+  expect(await page.getByRole('listitem').count()).toBeLessThan(40)
+  await page.getByRole('listitem').first().getByRole('link').focus()
+  await page.keyboard.press('End')
+  await expect(page.getByRole('listitem').filter({ hasText: `${name} no 150` })).toBeInViewport()
+
   // The label as a picture, sheets of labels, and the list of what is missing as a table.
   const png = await request.get(`/api/bottles/${bleach}/label?as=png&dots=300`)
   expect(png.headers()['content-type']).toBe('image/png')

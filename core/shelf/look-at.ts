@@ -3,7 +3,7 @@ import { parseQuantity } from '#core/quantity'
 import { solvents } from '#core/reference'
 import { clashesOf } from '#core/species'
 import type { BottleRow } from './kept'
-import { warningsOf } from './warnings'
+import { runningOf } from './warnings'
 
 /** The most of a substance that a lab lets stand on its shelf. */
 export interface ShelfLimit {
@@ -45,12 +45,13 @@ export interface LookAt {
 
 /** Goes through all bottles that are not empty. */
 export function lookAt(bottles: readonly BottleRow[], limits: readonly ShelfLimit[], today: string): LookAt {
+  const read = reader()
   const full = bottles.filter(({ isEmpty }) => !isEmpty)
-  const warned = full.map(bottle => ({ code: bottle.code, ...warningsOf(bottle, today) }))
+  const warned = full.map(bottle => ({ code: bottle.code, ...runningOf(bottle, today) }))
   return {
-    over: limits.flatMap(limit => overLimit(full, limit)),
-    clashes: clashing(full),
-    peroxides: full.flatMap(bottle => peroxideOf(bottle, today) ?? []),
+    over: limits.flatMap(limit => overLimit(full, limit, read)),
+    clashes: clashing(full, read),
+    peroxides: full.flatMap(bottle => peroxideOf(bottle, today, read) ?? []),
     expired: warned.filter(({ isExpired }) => isExpired).map(({ code }) => code),
     soon: warned.filter(({ expiresIn }) => expiresIn !== undefined).map(({ code }) => code),
     low: warned.filter(({ isLow }) => isLow).map(({ code }) => code),
@@ -58,13 +59,20 @@ export function lookAt(bottles: readonly BottleRow[], limits: readonly ShelfLimi
   }
 }
 
-const read = (text: string): Formula | undefined => {
-  const formula = parseFormula(text)
-  return formula.ok ? formula.value : undefined
+type Read = (text: string) => Formula | undefined
+/** A shelf of thousands holds some hundred substances: each formula is read once. */
+function reader(): Read {
+  const known = new Map<string, Formula | undefined>()
+  return text => {
+    if (known.has(text)) return known.get(text)
+    const formula = parseFormula(text)
+    known.set(text, formula.ok ? formula.value : undefined)
+    return known.get(text)
+  }
 }
 
 /** What there is of a substance in all bottles of it, in the unit of its limit; a bottle whose content is not known in that unit is not counted. */
-function overLimit(bottles: readonly BottleRow[], { formula, most }: ShelfLimit): OverLimit[] {
+function overLimit(bottles: readonly BottleRow[], { formula, most }: ShelfLimit, read: Read): OverLimit[] {
   const wanted = read(formula)
   const limit = parseQuantity(most, { kinds: ['mass', 'volume'], name: 'limit', source: 'limit' })
   if (!wanted || !limit.ok) return []
@@ -82,7 +90,7 @@ function overLimit(bottles: readonly BottleRow[], { formula, most }: ShelfLimit)
 /** More substances than these in one place are not held against each other: such a place is no place. A judgement that keeps the work small. */
 const MOST_IN_A_PLACE = 60
 
-function clashing(bottles: readonly BottleRow[]): Clashing[] {
+function clashing(bottles: readonly BottleRow[], read: Read): Clashing[] {
   const places = new Map<string, Map<string, string[]>>()
   for (const { code, place, label } of bottles) {
     if (place === '') continue
@@ -105,7 +113,7 @@ function clashing(bottles: readonly BottleRow[]): Clashing[] {
 }
 
 /** When what forms peroxides is to be tested: months after it was opened, else after it came. The formula alone may stand for another liquid: the name says which is meant. */
-function peroxideOf({ code, label, opened, comes }: BottleRow, today: string): PeroxideDue | undefined {
+function peroxideOf({ code, label, opened, comes }: BottleRow, today: string, read: Read): PeroxideDue | undefined {
   const formula = read(label.formula)
   if (!formula || comes.kind !== 'liquid') return undefined
   const row = solvents.find(({ formula: of, peroxides }) => {

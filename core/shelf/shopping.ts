@@ -3,7 +3,7 @@ import type { Need } from '#core/overview'
 import { parseQuantity } from '#core/quantity'
 import type { BottleRow } from './kept'
 import { amountOutOf, type BatchNeed } from './reserved'
-import { warningsOf } from './warnings'
+import { runningOf } from './warnings'
 
 /** Something to buy or to make, and why. */
 export interface ToBuy {
@@ -24,6 +24,7 @@ export interface ToBuy {
 }
 
 const sameForm = (a: string, b: string): boolean => {
+  if (a === b) return true
   const [first, second] = [parseFormula(a), parseFormula(b)]
   return first.ok && second.ok && sameStuff(first.value, second.value)
 }
@@ -61,7 +62,7 @@ export function shoppingList(needs: readonly BatchNeed[], bottles: readonly Bott
     if (group) group.needs.push(need)
     else groups.push({ of: need, needs: [need] })
   }
-  const usable = bottles.filter(bottle => !bottle.isEmpty && !warningsOf(bottle, today).isExpired)
+  const usable = bottles.filter(bottle => !bottle.isEmpty && !runningOf(bottle, today).isExpired)
   const listed = groups.map(({ of, needs: mine }): ToBuy => {
     const same = usable.filter(bottle => isOf(bottle, of))
     const unit = mine.every(({ grams }) => grams !== undefined) && of.kind !== 'solution' ? 'g' : unitOf(mine)
@@ -77,12 +78,12 @@ export function shoppingList(needs: readonly BatchNeed[], bottles: readonly Bott
       there,
       missing: Math.max(0, needed - there),
       batches: [...new Set(mine.map(({ batch }) => batch))],
-      low: same.filter(bottle => warningsOf(bottle, today).isLow).map(({ code }) => code),
+      low: same.filter(bottle => runningOf(bottle, today).isLow).map(({ code }) => code),
       isUnsure: amounts.includes(undefined),
     }
   })
   const low = usable.filter(
-    bottle => warningsOf(bottle, today).isLow && !listed.some(one => one.low.includes(bottle.code)),
+    bottle => runningOf(bottle, today).isLow && !listed.some(one => one.low.includes(bottle.code)),
   )
   return [...listed.filter(one => one.missing > 0 || one.low.length > 0), ...low.map(lowOne)]
 }

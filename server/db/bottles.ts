@@ -36,9 +36,17 @@ interface Row {
 }
 const columns = ['code', 'version', 'label', 'place', 'unit', 'amount', 'spread', 'is_empty', 'standing'] as const
 
-const nameIn = (formula: string): string => {
+/** A shelf holds thousands of bottles of some hundred substances: each is named once. */
+const names = new Map<string, string>()
+const MOST_NAMES = 2000
+function nameIn(formula: string): string {
+  const known = names.get(formula)
+  if (known !== undefined) return known
   const read = parseFormula(formula)
-  return (read.ok && nameOf(read.value)) || ''
+  const name = (read.ok && nameOf(read.value)) || ''
+  if (names.size >= MOST_NAMES) names.clear()
+  names.set(formula, name)
+  return name
 }
 function rowOf({ label, is_empty, amount, spread, standing, ...row }: Row): BottleRow {
   const read = labelSchema.parse(label)

@@ -88,7 +88,7 @@ async function choose(event: Event): Promise<void> {
     trouble.value = 'This file is no picture that the browser can open.'
   }
 }
-const height = computed(() => (isLarge ? 'min-h-12' : 'min-h-9'))
+const height = computed(() => (isLarge ? 'min-h-12' : 'min-h-10'))
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useVirtualizer } from '@tanstack/vue-virtual'
+import { useWindowVirtualizer } from '@tanstack/vue-virtual'
 import { refDebounced } from '@vueuse/core'
 import type { Bottle } from '~/components/shelf/bottle'
 import { send } from '~/composables/useAsked'
@@ -52,13 +52,23 @@ onMounted(() => load())
 
 const ROW = 76
 const frame = useTemplateRef<HTMLElement>('frame')
-const rows = useVirtualizer(
+/** The page scrolls, not the list: where it begins on the page is where its first row stands. */
+const top = ref(0)
+const rows = useWindowVirtualizer(
   computed(() => ({
     count: bottles.value.length,
-    getScrollElement: () => frame.value,
     estimateSize: () => ROW,
     overscan: 8,
+    scrollMargin: top.value,
   })),
+)
+watch(
+  () => bottles.value.length > 0,
+  async isThere => {
+    if (!isThere) return
+    await nextTick()
+    top.value = (frame.value?.getBoundingClientRect().top ?? 0) + window.scrollY
+  },
 )
 const seen = computed(() => rows.value.getVirtualItems())
 watch(seen, items => {
@@ -94,7 +104,7 @@ async function step(event: KeyboardEvent): Promise<void> {
 </script>
 
 <template>
-  <main class="flex min-h-0 min-w-0 flex-1 flex-col bg-sheet px-[22px] py-[18px] max-sm:px-4">
+  <main class="min-w-0 flex-1 bg-sheet px-[22px] py-[18px] max-sm:px-4">
     <div class="flex flex-wrap items-end justify-between gap-4">
       <div>
         <h1>Shelf</h1>
@@ -148,7 +158,7 @@ async function step(event: KeyboardEvent): Promise<void> {
     <div
       v-show="bottles.length > 0"
       ref="frame"
-      class="mt-3 min-h-[300px] flex-1 overflow-auto border-t-2 border-ink"
+      class="mt-3 border-t-2 border-ink"
       role="list"
       aria-label="Bottles"
       @keydown="step"
@@ -158,7 +168,7 @@ async function step(event: KeyboardEvent): Promise<void> {
           v-for="item in seen"
           :key="bottles[item.index]?.code"
           class="absolute inset-x-0 top-0"
-          :style="{ transform: `translateY(${item.start}px)` }"
+          :style="{ transform: `translateY(${item.start - top}px)` }"
           :data-at="item.index"
           role="listitem"
           :aria-setsize="total"
