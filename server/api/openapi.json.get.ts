@@ -233,6 +233,7 @@ const paths: ZodOpenApiPathsObject = {
     }),
   },
   '/api/shopping': { get: read('What planned batches lack, and what is low on the shelf', { answer: Any }) },
+  '/api/shelf.csv': { get: read('Every bottle of the shelf as a table (CSV), which can be brought in again') },
   '/api/shopping.csv': { get: read('The same as a table (CSV)') },
   '/api/bottles': {
     get: read('Bottles of the shelf, as many as one answer holds', {

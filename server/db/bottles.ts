@@ -151,10 +151,13 @@ export async function bottlesFor(
   return rows.map(rowOf)
 }
 
-/** All bottles that are not empty. */
-export async function fullBottles(db: Knex, { lab }: Access): Promise<readonly BottleRow[]> {
+/** Every bottle of a lab; of `fullBottles` those that are not empty. */
+export const allBottles = (db: Knex, { lab }: Access): Promise<readonly BottleRow[]> => inOrder(db, { lab_id: lab })
+export const fullBottles = (db: Knex, { lab }: Access): Promise<readonly BottleRow[]> =>
+  inOrder(db, { lab_id: lab, is_empty: false })
+async function inOrder(db: Knex, where: object): Promise<readonly BottleRow[]> {
   const rows: Row[] = await db('bottles')
-    .where({ lab_id: lab, is_empty: false })
+    .where(where)
     .orderBy('number')
     .select([...columns])
   return rows.map(rowOf)

@@ -13,6 +13,7 @@ import { recordApart } from '../jobs/records'
 import { filesOf, LAB } from '../record/files'
 import type { OutFile } from '../record/tables'
 import { zipOf, zipped } from '../record/zip'
+import { shelfCsv } from './shelf-out'
 
 export interface Wanted {
   /** With the record on paper. */
@@ -145,4 +146,5 @@ async function* labTables(db: Knex, access: Access): AsyncGenerator<OutFile> {
   const about = { id: access.lab, name: lab?.name, settings: lab?.settings, people }
   for (const [path, body] of Object.entries({ 'lab.json': about, [LAB]: await thingsOf(db, access) }))
     yield { path, type: 'application/json', title: path, data: JSON.stringify(body, null, 2) }
+  yield { path: 'shelf.csv', type: 'text/csv', title: 'The shelf', data: await shelfCsv(db, access) }
 }

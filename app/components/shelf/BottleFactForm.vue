@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { comesOf, type BottleFact, type Comes } from '#core/shelf'
+import type { Worksheet } from '#core/assay'
+import { comesOf, strengthsFound, type BottleFact, type Comes, type StrengthFound } from '#core/shelf'
 import { parseQuantity } from '#core/quantity'
 import { send, useAsked } from '~/composables/useAsked'
 import { useWhoStore } from '~/stores/who'
@@ -44,6 +45,26 @@ const hint = computed(() =>
       : undefined,
 )
 watch(kind, () => (text.value = ''))
+/** Standardisations of the lab that are of what is in this bottle. */
+const found = shallowRef<readonly StrengthFound[]>([])
+watch(kind, async now => {
+  if (now !== 'strength' || bottle.comes.kind !== 'solution') return
+  try {
+    const sheets = await send<readonly { worksheet: Worksheet }[]>('/api/assays')
+    found.value = strengthsFound(
+      bottle.label.formula,
+      sheets.map(({ worksheet }) => worksheet),
+    )
+  } catch {
+    // Away: the strength can be typed all the same.
+  }
+})
+function takeFound(event: Event): void {
+  const one = found.value.find(({ id }) => id === (event.target as HTMLSelectElement).value)
+  if (!one) return
+  text.value = one.text
+  what.value = `worksheet “${one.name}”`
+}
 
 const comes = (): Comes | undefined => {
   const kindNow = bottle.comes.kind
@@ -105,6 +126,13 @@ const say = (): Promise<boolean> =>
       ><span class="label">What happened</span>
       <select v-model="kind" class="field">
         <option v-for="(name, key) in kinds" :key="key" :value="key">{{ name }}</option>
+      </select></label
+    >
+    <label v-if="kind === 'strength' && found.length > 0" class="block"
+      ><span class="label">From a worksheet</span>
+      <select class="field" @change="takeFound">
+        <option value="">typed below</option>
+        <option v-for="one in found" :key="one.id" :value="one.id">{{ one.name }}: {{ one.text }}</option>
       </select></label
     >
     <LineField v-if="label" v-model="text" :label="label" :problem="problem" :hint="hint" />

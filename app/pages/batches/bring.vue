@@ -115,7 +115,7 @@ onUnmounted(() => clearInterval(timer))
         <p class="mt-1 max-w-[38em] text-[14.5px]">
           One archive with every batch, its journal, its pictures and what proves it, the lab’s own tables, templates
           and worksheets. It stays readable without this program. The records on paper are not in it: a batch’s own
-          archive has its PDF. Nor are the bottles of the shelf, yet.
+          archive has its PDF. The shelf goes out as a table, without its ledgers.
         </p>
         <a class="button mt-3" :href="href" download @click="watchExport">Take everything out</a>
         <div v-if="progress" class="mt-3 max-w-[420px]" role="status">

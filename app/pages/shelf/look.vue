@@ -74,6 +74,10 @@ async function add(): Promise<void> {
   <main class="min-w-0 flex-1 bg-sheet px-[22px] py-[18px] max-sm:px-4">
     <p class="small"><NuxtLink to="/shelf" class="underline">Shelf</NuxtLink></p>
     <h1>Worth a look</h1>
+    <p class="mt-1 text-[14.5px]">
+      <a class="text-verdigris underline" href="/api/shelf.csv" download>The whole shelf as CSV</a>, which a table of
+      bottles reads again.
+    </p>
     <p v-if="failure" class="mt-3 rounded-lg bg-amber-soft p-3 text-amber" role="alert">
       {{ failure }} <button type="button" class="underline" @click="load">Try again</button>
     </p>
