@@ -2,10 +2,20 @@ import { randomUUID } from 'node:crypto'
 import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Entry } from '#core/journal'
-import { factSchema, holdingOf, labelSchema, takenOf, type BottleFact, type Label } from '#core/shelf'
+import {
+  factSchema,
+  holdingOf,
+  labelSchema,
+  reservedOf,
+  sumReserved,
+  takenOf,
+  type BottleFact,
+  type Label,
+} from '#core/shelf'
 import { lookInto } from '../record/bring'
 import { accessFor, addDemoLab, allDemo, append, outOf, putBatch, testDatabase, TOVE } from '../record/fixtures'
-import { addBottles, addFact, drawFor, findBottle, listBottles, relabel } from './bottles'
+import { addBottles, addFact, drawFor, findBottle, listBottles, openNeeds, putUpMade, relabel } from './bottles'
+import { freshenBriefs } from './briefs'
 import { bringBatch } from './bring'
 
 const server = process.env.TEST_DATABASE_URL
@@ -164,5 +174,69 @@ describe.skipIf(!server)('the shelf', () => {
     const said: { body: Label }[] = await db('revisions').where({ kind: 'bottle', subject: 'B-004' }).orderBy('number')
     expect(said.map(({ body }) => body.lot)).toEqual([undefined, 'S-9'])
     await expect(db('bottle_facts').delete()).rejects.toThrow()
+  })
+
+  it('puts up what was made and takes it off where it came from, both or neither', async () => {
+    const made = {
+      label: label({
+        formula: 'CuSO4',
+        comes: { kind: 'solution', concentration: '0.100 mol/L' },
+        known: 'made',
+        from: { bottle: 'B-003', taken: '2.50 g', volume: '100 mL' },
+      }),
+      facts: [fact({ kind: 'came', amount: '100 mL' })],
+    }
+    const draw = { from: 'B-003', id: randomUUID(), at: '2026-11-15T09:00:00Z', taken: '2.50 g' }
+    const code = await putUpMade(db, access, made, draw)
+    expect(code).toBe('B-005')
+    expect(await amountOf('B-003')).toBeCloseTo(247.5, 9)
+    expect(await amountOf(code)).toBe(100)
+    const total = async (): Promise<number> => (await listBottles(db, access, { withEmpty: true, most: 50 })).total
+    const before = await total()
+    // A fact that is no fact breaks the second half: the first is not there either.
+    await expect(putUpMade(db, access, made, { ...draw, id: 'no id at all' })).rejects.toThrow()
+    expect(await total()).toBe(before)
+  })
+
+  it('an open batch holds what its plan names until its journal has weighed it', async () => {
+    const demo = allDemo().find(({ code }) => code === 'ZN-021')!
+    const { stages } = demo.document.plan
+    const plan = {
+      stages: stages.map((stage, i) =>
+        i > 0
+          ? stage
+          : {
+              ...stage,
+              reagents: stage.reagents.map(reagent =>
+                reagent.species === 'Zn'
+                  ? { ...reagent, supply: { kind: 'solid' as const, bottle: 'B-002' } }
+                  : reagent,
+              ),
+            },
+      ),
+    }
+    await putBatch(db, { ...demo, code: 'ZN-077', document: { ...demo.document, plan }, entries: [] })
+    const held = async (): Promise<number> => {
+      for (let n = 1; n > 0;) n = await freshenBriefs(db, access, { builtAt: 5, tables: 'test' }, 20)
+      const needs = await openNeeds(db, access, 'B-002')
+      return sumReserved(reservedOf((await findBottle(db, access, 'B-002'))!, needs))
+    }
+    const whole = await held()
+    expect(whole).toBeGreaterThan(5)
+    await append(db, 'ZN-077', [
+      {
+        id: randomUUID(),
+        at: '2026-11-16T09:00:00.000Z',
+        by: TOVE.id,
+        kind: 'reading',
+        about: { what: 'charge', stage: stages[0]!.id, species: 'Zn' },
+        measure: 'net',
+        value: '2.00 g',
+        typed: true,
+        bottle: 'B-002',
+      },
+    ])
+    expect(await held()).toBeCloseTo(whole - 2, 6)
+    expect(await openNeeds(db, access, 'B-001')).toEqual([])
   })
 })
