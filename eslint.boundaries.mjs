@@ -20,7 +20,7 @@ const core = {
   reference: [],
   formula: ['problem', 'quantity', 'reference'],
   species: ['reference', 'formula'],
-  equation: ['problem', 'formula', 'species'],
+  equation: ['problem', 'reference', 'formula', 'species'],
   activity: ['quantity', 'reference'],
   solution: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'activity'],
   supply: ['problem', 'quantity', 'reference', 'formula', 'species', 'equation', 'solution'],

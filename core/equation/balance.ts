@@ -2,6 +2,7 @@ import { fail, ok, type Checked } from '#core/problem'
 import type { Equation, Reaction, Species, Term } from './equation'
 import { extremeRays } from './extreme-rays'
 import { bigIntegers, Overflow, plainIntegers, type Integers } from './integers'
+import { setsToKeep } from './kept-groups'
 import { nullSpace } from './null-space'
 import type { EquationProblem } from './problems'
 
@@ -17,7 +18,7 @@ interface Row {
 
 /**
  * Balances elements and charge with the smallest whole coefficients, exactly: plain integers that notice an overflow, then
- * BigInt. Where the species allow several independent reactions, as many are given as are independent.
+ * BigInt. Where the species allow several independent reactions, as many are given as are independent; first the one that leaves nitrate, sulfate, ammonia, oxalate, O–O whole, where there is one.
  */
 export function balance(equation: Equation): Checked<Balanced, EquationProblem> {
   const rows = rowsOf(equation.species)
@@ -93,8 +94,23 @@ function solve<N>(z: Integers<N>, rows: readonly Row[], equation: Equation): Che
   if (!rays || rays.some(isTooLarge)) return fail(beyondReach(equation))
   const idle = species.filter((_, j) => rays.every(ray => z.sign(ray[j]!) === 0))
   if (idle.length > 0) return fail(blame(z, rows, equation, idle))
-  const chosen = independent(z, rays, basis.length).map(ray => reactionOf(species, ray))
-  return ok({ unique: false, basis: chosen })
+  const kept = keepingMost(z, rows, equation)
+  const ordered = independent(z, rays, basis.length, kept ? [kept] : [])
+  return ok({ unique: false, basis: ordered.map(ray => reactionOf(species, ray)) })
+}
+
+/** The one reaction that leaves the most groups whole; undefined where none is the only one that does. */
+function keepingMost<N>(z: Integers<N>, rows: readonly Row[], { species }: Equation): N[] | undefined {
+  const signed = species.map(({ formula, side }) => (side === 'reactant' ? 1 : -1) * formula.denominator)
+  for (const set of setsToKeep(species.map(({ formula }) => formula))) {
+    const more = set.map(({ counts }) => counts.map((count, j) => Math.round(count * signed[j]!)))
+    const basis = nullSpace(z, [...rows.map(({ counts }) => counts), ...more], species.length)
+    const [vector] = basis
+    if (basis.length !== 1 || !vector) continue
+    const positive = z.sign(vector[0]!) > 0 ? vector : vector.map(entry => z.minus(z.zero, entry))
+    if (positive.every(entry => z.sign(entry) > 0) && !isTooLarge(positive)) return positive
+  }
+  return undefined
 }
 
 const isTooLarge = (vector: readonly unknown[]): boolean => vector.some(entry => !Number.isSafeInteger(Number(entry)))
@@ -115,11 +131,11 @@ function reactionOf<N>(species: readonly Species[], vector: readonly N[]): React
 
 const divisorOf = (a: number, b: number): number => (b === 0 ? a : divisorOf(b, a % b))
 
-/** As many linearly independent rays as there are independent reactions, those with the fewest species first. */
-function independent<N>(z: Integers<N>, rays: readonly N[][], wanted: number): N[][] {
+/** As many linearly independent rays as there are independent reactions: those that come first, then those with the fewest species. */
+function independent<N>(z: Integers<N>, rays: readonly N[][], wanted: number, first: readonly N[][]): N[][] {
   const size = (ray: readonly N[]): number =>
     ray.filter(entry => z.sign(entry) !== 0).length * 1e6 + ray.reduce((total, entry) => total + Number(entry), 0)
-  const chosen: N[][] = []
+  const chosen: N[][] = [...first]
   for (const ray of [...rays].sort((a, b) => size(a) - size(b))) {
     if (chosen.length === wanted) break
     if (rankOf(z, [...chosen, ray]) > chosen.length) chosen.push(ray)

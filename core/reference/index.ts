@@ -43,3 +43,4 @@ export {
 export { aquaAcids, CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentOxidants, type OxidantRow } from './oxidants'
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'
 export { pictograms } from './pictograms'
+export { keptGroups } from './kept-groups'

@@ -1,6 +1,6 @@
 import { statedWords } from '#core/quantity'
 import type { BottleRow } from './kept'
-import { strengthText } from './warnings'
+import type { Comes } from './label'
 
 export const shelfColumns = [
   'code',
@@ -21,7 +21,7 @@ export const tableOf = (bottles: readonly BottleRow[]): string[][] =>
     code,
     label.formula,
     isEmpty ? `0 ${unit}` : amount === undefined ? '' : statedWords(amount, spread || undefined, unit),
-    strengthText({ ...comes, moisture: undefined } as typeof comes),
+    strengthOf(comes),
     label.lot ?? '',
     place,
     label.words ?? '',
@@ -29,3 +29,7 @@ export const tableOf = (bottles: readonly BottleRow[]): string[][] =>
     opened ?? '',
     label.expires ?? '',
   ])
+
+/** Without moisture, for which a table has no column. */
+const strengthOf = (comes: Comes): string =>
+  (comes.kind === 'solution' ? comes.concentration : 'assay' in comes ? comes.assay : undefined) ?? ''
