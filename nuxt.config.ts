@@ -17,7 +17,7 @@ const FIRST = [
   /\/core\/(?:people|reference|formula|equation|quantity|problem|document|species|supply|sheet)\//,
   /\/core\/journal\/(?:entries|journal|scale-steps|timers)\./,
   /\/core\/vessel\/protons\./,
-  /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|words)\./,
+  /\/core\/remarks\/(?:bench-notes|hazard-notes|margin|second-look|words)\./,
   /\/core\/solution\/(?:curve|dissolve|monotone|own-tables|problems|scale-moves)\./,
   /\/app\/(?:(?:app|error)\.vue|stores\/(?!assays)|utils\/(?:dates|device|focus|live|tab|whose)|pages\/batches\/\[code\](?:\/sheet)?\.vue)/,
   /\/app\/composables\/use(?:Announce|Attempt|Cut|History|LetterKeys|Look|Numbers|PanelFocus|Ringing|TabletLock|Timers|Working)\./,

@@ -44,3 +44,4 @@ export { aquaAcids, CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentO
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'
 export { pictograms } from './pictograms'
 export { keptGroups } from './kept-groups'
+export { ionCouples, nobleMetals, reducingAnions } from './couples'

@@ -3,6 +3,7 @@ import type { StageSheet } from '#core/sheet'
 import { benchNotes } from './bench-notes'
 import { explosiveNotes, hazardNotes } from './hazard-notes'
 import type { MarginNote, Setting } from './note'
+import { secondLook } from './second-look'
 import { listed } from './words'
 
 /** What explodes; gas, water, vessel and heat; hazards of what is at hand; what limits, and what is left over and where it goes. */
@@ -11,6 +12,7 @@ export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {
   const isRead = stage.unread.length === 0 && room.unread.length === 0
   return [
     ...explosiveNotes(sheet),
+    ...secondLook(stage.reaction),
     ...(isRead ? benchNotes(sheet, setting) : []),
     ...hazardNotes(sheet, setting.stage),
     ...warningNotes(sheet).filter(() => isRead),
