@@ -367,6 +367,17 @@ test('a solution is made from a bottle, stock is taken by code, and what is wort
   await expect(page.getByRole('region', { name: 'Ledger' })).toContainText('Not found')
   expect(await (await request.get(`/api/bottles/${lye}`)).json()).toMatchObject({ amount: 90 })
 
+  // The label as a picture, sheets of labels, and the list of what is missing as a table.
+  const png = await request.get(`/api/bottles/${bleach}/label?as=png&dots=300`)
+  expect(png.headers()['content-type']).toBe('image/png')
+  expect((await request.get(`/api/bottles/${bleach}/label?as=png&dots=77`)).status()).toBe(400)
+  expect((await request.get(`/api/labels?q=${encodeURIComponent(name)}&from=20`)).headers()['content-type']).toBe(
+    'application/pdf',
+  )
+  expect((await request.get('/api/labels?q=nothing-has-this')).status()).toBe(404)
+  const csv = await (await request.get('/api/shopping.csv')).text()
+  expect(csv.split('\r\n')[0]).toBe('formula,comes_as,strength,missing,unit,needed,there,batches,low')
+
   // Of a hundred and fifty more only those are drawn that are seen, and the last is come to by scrolling.
   const many = Array.from({ length: 150 }, (_, i) => ({
     label: { formula: 'NaCl', comes: { kind: 'solid' }, known: 'label', lot: `${name} no ${i + 1}` },
@@ -380,15 +391,4 @@ test('a solution is made from a bottle, stock is taken by code, and what is wort
   await page.getByRole('listitem').first().getByRole('link').focus()
   await page.keyboard.press('End')
   await expect(page.getByRole('listitem').filter({ hasText: `${name} no 150` })).toBeInViewport()
-
-  // The label as a picture, sheets of labels, and the list of what is missing as a table.
-  const png = await request.get(`/api/bottles/${bleach}/label?as=png&dots=300`)
-  expect(png.headers()['content-type']).toBe('image/png')
-  expect((await request.get(`/api/bottles/${bleach}/label?as=png&dots=77`)).status()).toBe(400)
-  expect((await request.get(`/api/labels?q=${encodeURIComponent(name)}&from=20`)).headers()['content-type']).toBe(
-    'application/pdf',
-  )
-  expect((await request.get('/api/labels?q=nothing-has-this')).status()).toBe(404)
-  const csv = await (await request.get('/api/shopping.csv')).text()
-  expect(csv.split('\r\n')[0]).toBe('formula,comes_as,strength,missing,unit,needed,there,batches,low')
 })

@@ -40,7 +40,8 @@ export {
   waterPressures,
   type HydratePressure,
 } from './water-vapour'
-export { aquaAcids, CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentOxidants, type OxidantRow } from './oxidants'
+export { aquaAcids } from './aqua-acids'
+export { CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentOxidants, type OxidantRow } from './oxidants'
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'
 export { pictograms } from './pictograms'
 export { keptGroups } from './kept-groups'

@@ -1,6 +1,5 @@
 import { findSubstance, type Formula } from '#core/formula'
 import { aquaAcids, ionCouples, metalsInAcid, nobleMetals, protonDonors, reducingAnions } from '#core/reference'
-import { findProduct } from '#core/solution'
 import type { ReadStage } from '#core/sheet'
 import { ionsOf, type Ion } from '#core/species'
 import type { MarginNote } from './note'
@@ -85,8 +84,7 @@ const hydrolysed = (right: readonly Formula[]): string[] =>
   )
 const CARBONIC = 6.35
 
-const isInsoluble = (salt: Formula): boolean =>
-  findSubstance(salt)?.row.water === 'insoluble' || findProduct(salt) !== undefined
+const isInsoluble = (salt: Formula): boolean => findSubstance(salt)?.row.water === 'insoluble'
 
 /** A salt that water does not dissolve, and whose anion takes no proton: acid finds nothing to take. */
 function noBase(left: readonly Formula[], right: readonly Formula[]): string[] {

@@ -107,19 +107,19 @@ class Column {
   }
 }
 
-/** A code to be scanned, with its quiet zone: one path of all its dark cells. */
+/** A code to be scanned, with its quiet zone: one path, a stroke for each run of dark cells in a row. */
 function codeMarks(text: string): Mark[] {
   const { data, size } = encode(text, { border: 2, ecc: 'M' })
   const step = 100 / size
-  const d = data
-    .flatMap((row, i) =>
-      row.flatMap((isDark, j) =>
-        isDark
-          ? [`M${round(j * step)} ${round(i * step)}h${round(step + 0.1)}v${round(step + 0.1)}h${-round(step + 0.1)}z`]
-          : [],
-      ),
-    )
-    .join('')
-  return [{ is: 'shape', d, x: LABEL.width - CODE - 6, y: 5, side: CODE, colour: colours.ink }]
+  const high = round(step + 0.1)
+  const runs = data.flatMap((row, i) =>
+    row.flatMap((isDark, j) => {
+      if (!isDark || row[j - 1]) return []
+      const end = row.indexOf(false, j)
+      const wide = round(((end < 0 ? size : end) - j) * step + 0.1)
+      return [`M${round(j * step)} ${round(i * step)}h${wide}v${high}h${-wide}z`]
+    }),
+  )
+  return [{ is: 'shape', d: runs.join(''), x: LABEL.width - CODE - 6, y: 5, side: CODE, colour: colours.ink }]
 }
 const round = (value: number): number => Math.round(value * 100) / 100

@@ -139,7 +139,12 @@ function bringBack(): void {
         </div>
         <div class="mt-4 flex flex-wrap gap-3">
           <button type="button" class="button button-quiet" @click="emit('close')">Close</button>
-          <button v-if="shown && to !== all?.[0]?.number" type="button" class="button" @click="bringBack">
+          <button
+            v-if="shown?.number === to && to !== all?.[0]?.number"
+            type="button"
+            class="button"
+            @click="bringBack"
+          >
             Bring {{ to }} back
           </button>
         </div>

@@ -50,35 +50,44 @@ const mark = (code: string): void => {
   amount.value = ''
 }
 const tick = (code: string): Promise<boolean> =>
-  ask(async () => {
+  inTurn(async () => {
     await say(code, { kind: 'seen' })
     mark(code)
     said.value = `${code} is here.`
   })
+/** Codes come faster than they are written down: what is done is taken at once, and gone through one after the other. */
+let last: Promise<boolean> = Promise.resolve(true)
+function inTurn(work: () => Promise<unknown>): Promise<boolean> {
+  last = last.then(() => ask(work))
+  return last
+}
+async function look(): Promise<void> {
+  const code = codeIn(typed.value)
+  const here = place.value
+  typed.value = ''
+  if (code === '' || here === undefined) return
+  if (!(await inTurn(() => foundHere(code, here))) && typed.value === '') typed.value = code
+}
 /** A bottle that is scanned here and belongs elsewhere stands here now. */
-const look = (): Promise<boolean> =>
-  ask(async () => {
-    const code = codeIn(typed.value)
-    if (code === '' || place.value === undefined) return
-    if (bottles.value.some(one => one.code === code)) {
-      await say(code, { kind: 'seen' })
-      said.value = `${code} is here.`
-    } else {
-      const found = await send<Bottle>(`/api/bottles/${encodeURIComponent(code)}`).catch((error: unknown) => {
-        if ((error as { statusCode?: number }).statusCode === 404) return undefined
-        throw error
-      })
-      if (!found) {
-        said.value = `There is no bottle ${code} on the shelf.`
-        return
-      }
-      await say(code, { kind: 'moved', place: place.value })
-      await read(place.value)
-      said.value = `${code} stood in ${found.place || 'no place'}, and stands here now.`
+async function foundHere(code: string, here: string): Promise<void> {
+  if (bottles.value.some(one => one.code === code)) {
+    await say(code, { kind: 'seen' })
+    said.value = `${code} is here.`
+  } else {
+    const found = await send<Bottle>(`/api/bottles/${encodeURIComponent(code)}`).catch((error: unknown) => {
+      if ((error as { statusCode?: number }).statusCode === 404) return undefined
+      throw error
+    })
+    if (!found) {
+      said.value = `There is no bottle ${code} on the shelf.`
+      return
     }
-    mark(code)
-    typed.value = ''
-  })
+    await say(code, { kind: 'moved', place: here })
+    await read(here)
+    said.value = `${code} stood in ${found.place || 'no place'}, and stands here now.`
+  }
+  mark(code)
+}
 function scanned(text: string): void {
   typed.value = text
   void look()
@@ -89,19 +98,21 @@ const problem = computed(() =>
     ? undefined
     : 'Give it with its unit, such as 12 g.',
 )
-const count = (code: string): Promise<boolean> =>
-  ask(async () => {
-    await say(code, { kind: 'counted', amount: amount.value.trim() })
+function count(code: string): Promise<boolean> {
+  const counted = amount.value.trim()
+  return inTurn(async () => {
+    await say(code, { kind: 'counted', amount: counted })
     mark(code)
     said.value = `${code} is counted.`
   })
+}
 const finish = (): Promise<boolean> =>
-  ask(async () => {
+  inTurn(async () => {
     for (const { code } of left.value) await say(code, { kind: 'missing' })
     const missing = left.value.length
     said.value = missing === 0 ? '' : `${missing} not found.`
     place.value = undefined
-    await load()
+    places.value = (await send<{ places: { place: string; bottles: number }[] }>('/api/shelf')).places
   })
 </script>
 
@@ -142,7 +153,7 @@ const finish = (): Promise<boolean> =>
           autocapitalize="characters"
           spellcheck="false"
         />
-        <button type="submit" class="button min-h-12" :disabled="isBusy || typed.trim() === ''">It is here</button>
+        <button type="submit" class="button min-h-12" :disabled="typed.trim() === ''">It is here</button>
         <CodeScanner is-large @read="scanned" />
       </form>
       <p class="mt-2 min-h-6" role="status">{{ said }}</p>
