@@ -1,6 +1,6 @@
 import type { Formula } from '#core/formula'
 import { keptGroups } from '#core/reference'
-import { ionsOf, readComplex } from '#core/species'
+import { ionsOf } from '#core/species'
 
 const groupOf = new Map(keptGroups.flatMap(({ name, of }) => of.map((text): [string, string] => [text, name])))
 
@@ -11,13 +11,12 @@ export function groupsIn(formula: Formula): ReadonlyMap<string, number> {
     const name = groupOf.get(text)
     if (name !== undefined) found.set(name, (found.get(name) ?? 0) + count)
   }
-  const inside = (text: string, count: number): void => {
-    const complex = text.startsWith('[') ? readComplex(text.slice(1, text.lastIndexOf(']'))) : undefined
-    if (complex) for (const ligand of complex.ligands) add(ligand.text, ligand.count * count)
-    else add(text, count)
-  }
   if (groupOf.has(formula.text)) add(formula.text, 1)
-  else for (const { text, count } of ionsOf(formula) ?? []) inside(text, count)
+  else
+    for (const { text, count, complex } of ionsOf(formula) ?? []) {
+      if (complex) for (const ligand of complex.ligands) add(ligand.text, ligand.count * count)
+      else add(text, count)
+    }
   return found
 }
 

@@ -50,6 +50,8 @@ watch([wanted, withEmpty], () => {
 })
 onMounted(() => load())
 
+/** Ten sheets of labels are made at once. */
+const MOST_LABELS = 210
 const ROW = 76
 const frame = useTemplateRef<HTMLElement>('frame')
 /** The page scrolls, not the list: where it begins on the page is where its first row stands. */
@@ -117,7 +119,7 @@ async function step(event: KeyboardEvent): Promise<void> {
         </p>
       </div>
       <div class="flex min-w-0 flex-wrap items-center gap-3 max-sm:w-full">
-        <label class="flex min-w-0 flex-1 items-center"
+        <label class="flex min-w-0 flex-1 items-center max-sm:basis-full"
           ><span class="sr-only">Search the shelf</span
           ><input
             v-model="query"
@@ -133,7 +135,9 @@ async function step(event: KeyboardEvent): Promise<void> {
           class="alone text-verdigris underline"
           :href="`/api/labels?from=1${wanted.trim() ? `&q=${encodeURIComponent(wanted)}` : ''}`"
           target="_blank"
-          >Labels of {{ wanted.trim() ? 'these' : 'all' }}</a
+          >{{
+            total > MOST_LABELS ? `The first ${MOST_LABELS} labels` : `Labels of ${wanted.trim() ? 'these' : 'all'}`
+          }}</a
         >
         <NuxtLink to="/shelf/look" class="alone text-verdigris underline">Worth a look</NuxtLink>
         <NuxtLink v-if="who.may('record')" to="/shelf/stock" class="alone text-verdigris underline"

@@ -3,6 +3,7 @@ import { parseFormula } from '#core/formula'
 import { standardUncertainty, statedWords, toSignificant } from '#core/quantity'
 import { dilute, makeUpFromSolid } from '#core/sheet'
 import { agedOf, madeStrength, strengthText, toTake } from '#core/shelf'
+import { dryOf } from '#core/vessel'
 import { amountText, codeIn, today, type Bottle } from '~/components/shelf/bottle'
 import { send, useAsked } from '~/composables/useAsked'
 
@@ -36,10 +37,10 @@ async function find(): Promise<void> {
         : 'The shelf cannot be read just now.'
   }
 }
-/** What of a hydrate goes into a solution: the salt without its waters. */
+/** What of a hydrate goes into a solution: the salt without its waters; a basic salt stays what it is. */
 function drySalt(formula: string): string {
-  const dry = parseFormula(formula.split('·')[0] ?? '')
-  return dry.ok ? dry.value.text : formula
+  const read = parseFormula(formula)
+  return read.ok ? dryOf(read.value).dry.text : formula
 }
 onMounted(find)
 function scanned(text: string): void {

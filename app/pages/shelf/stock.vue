@@ -146,7 +146,7 @@ const finish = (): Promise<boolean> =>
       <form class="mt-2 flex flex-wrap items-center gap-3" @submit.prevent="look">
         <input
           v-model="typed"
-          class="field min-h-12 min-w-0 flex-1 sm:max-w-[260px]"
+          class="field min-h-12 min-w-0 flex-1 max-sm:basis-full sm:max-w-[260px]"
           aria-label="Scan or type a bottle’s code"
           placeholder="scan or type a code"
           autocomplete="off"
