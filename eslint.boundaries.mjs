@@ -44,11 +44,12 @@ const core = {
   cause: [...judged, 'outcome'],
   remarks: [...judged, 'outcome'],
   overview: [...judged, 'outcome'],
+  route: ['equation', 'supply', 'remarks', ...judged],
   document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
   shelf: [...judged, 'supply', 'outcome', 'overview', 'document'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
-const packages = { document: ['zod'], shelf: ['zod'] }
+const packages = { document: ['zod'], shelf: ['zod'], species: ['damerau-levenshtein'] }
 
 const only = (regex, message) => ['error', { patterns: [{ regex: `^(?!${regex})`, message }] }]
 
@@ -65,27 +66,35 @@ const accessMade = {
 }
 const clock = 'The core has no clock: take the time as an argument.'
 
+/** What a file of a core module may import, beside its own (`own`), and that it has neither clock nor dice. */
+const coreRules = (name, may, own) => ({
+  'no-restricted-imports': only(
+    `(${own}|#core/(${may.join('|') || '-'})|${(packages[name] ?? ['-']).join('|')})$`,
+    `core/${name} may import its own files and: ${[...may, ...(packages[name] ?? [])].join(', ') || 'nothing else'}.`,
+  ),
+  'no-restricted-properties': [
+    'error',
+    { object: 'Date', property: 'now', message: clock },
+    { object: 'Math', property: 'random', message: 'The core has no dice: take a generator as an argument.' },
+  ],
+  'no-restricted-syntax': [
+    'error',
+    { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: clock },
+  ],
+})
+
 // Flat config replaces a rule's options, it does not merge them: each file set gets its patterns in one entry.
 export default [
   ...Object.entries(core).map(([name, may]) => ({
     files: [`core/${name}/**/*.ts`],
-    ignores: ['**/*.test.ts', '**/fixtures/**'],
-    rules: {
-      'no-restricted-imports': only(
-        `(\\./[\\w-]+|#core/(${may.join('|') || '-'})|${(packages[name] ?? ['-']).join('|')})$`,
-        `core/${name} may import its own files and: ${[...may, ...(packages[name] ?? [])].join(', ') || 'nothing else'}.`,
-      ),
-      'no-restricted-properties': [
-        'error',
-        { object: 'Date', property: 'now', message: clock },
-        { object: 'Math', property: 'random', message: 'The core has no dice: take a generator as an argument.' },
-      ],
-      'no-restricted-syntax': [
-        'error',
-        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: clock },
-      ],
-    },
+    ignores: ['**/*.test.ts', '**/fixtures/**', 'core/*/families/**'],
+    rules: coreRules(name, may, '\\./(families/|families)?[\\w-]*'),
   })),
+  {
+    // Rows of the table of reaction families stand in a folder of their own, inside their module.
+    files: ['core/route/families/*.ts'],
+    rules: coreRules('route', core.route, '\\.{1,2}/[\\w-]+'),
+  },
   {
     files: ['server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts'],
     rules: { 'no-restricted-imports': ['error', { patterns: [...doors, accessMade] }] },

@@ -27,7 +27,7 @@ const FIRST = [
   /\/app\/components\/sheet\/(?:ChargeCell|FactStrip|ProblemList|SaveSign|SheetTable|UndoButtons|problem-place)\./,
 ]
 const LATER =
-  /\/(?:suggest|net-ionic|read-name|write-out-names|spoken|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|solubility-rules|dimensions|scale|scale-plan|scale-steps|scale-moves|permittivities|ion-volumes|ageings|pictograms|schema|own-row|read|version-1|oxidants)\.ts|\/error-(?:404|500)\.vue/
+  /\/(?:suggest|net-ionic|read-name|find-name|everyday-names|complex-ions|acidic-oxides|metal-surfaces|oxoanion-reactions|usual-reagents|write-out-names|spoken|describe(?:-complex)?|monte-carlo|make-up|dilute|substitute|excess|draft|element-use|route-edit|solubility-products|wash-tests|treatments|methanol|magnetism|assay-methods|solubility-rules|dimensions|scale|scale-plan|scale-steps|scale-moves|permittivities|ion-volumes|ageings|pictograms|schema|own-row|read|version-1|oxidants)\.ts|\/error-(?:404|500)\.vue/
 const isFirst = (id: string): boolean => FIRST.some(place => place.test(id)) && !LATER.test(id)
 
 const CHUNKS = {

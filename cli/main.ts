@@ -8,6 +8,7 @@ import { gravimetric } from './commands/gravimetric'
 import { hydrate } from './commands/hydrate'
 import { dilute } from './commands/dilute'
 import { mass } from './commands/mass'
+import { plan } from './commands/plan'
 import { procedure } from './commands/procedure'
 import { sheet } from './commands/sheet'
 import { titrate } from './commands/titrate'
@@ -28,6 +29,7 @@ const commands: readonly Command[] = [
   titrate,
   dilute,
   procedure,
+  plan,
   explain,
 ]
 

@@ -64,6 +64,41 @@ describe('bin/zl procedure', () => {
   })
 })
 
+describe('bin/zl plan', () => {
+  it('goes from a name to routes that are ready to plan, best first', () => {
+    const { routes } = answerOf(['plan', '-'], { product: 'nickel ammonium sulfate', from: ['nickel turnings'] })
+    expect(routes[0]).toMatchObject({
+      stages: [
+        { equation: 'Ni + H2SO4 → NiSO4 + H2', product: { species: 'NiSO4' }, way: 'leave in the pot' },
+        { product: { species: '(NH4)2Ni(SO4)2', form: '(NH4)2Ni(SO4)2·6H2O' }, way: 'crystallise' },
+      ],
+      needs: ['Ni', 'H2SO4', '(NH4)2SO4'],
+    })
+    expect(JSON.stringify(routes)).not.toMatch(/[{]\w+[}]/)
+    expect(routes.map(({ score }: { score: number }) => score)).toEqual(
+      routes.map(({ score }: { score: number }) => score).toSorted((a: number, b: number) => b - a),
+    )
+  })
+  it('says why there is none', () => {
+    const { routes } = answerOf(['plan', '-'], { product: 'CuSO4.5H2O', from: ['Cu'], have: ['CH3COOH'] })
+    expect(routes).toEqual([])
+    const acid = answerOf(['plan', '-'], { product: 'Cu(CH3COO)2.H2O', from: ['Cu'], have: ['CH3COOH', 'HCl'] })
+    expect(JSON.stringify(acid)).not.toContain('H2"')
+    for (const { stages } of acid.routes)
+      for (const { equation } of stages) expect(equation.split(' → ')[1]).not.toMatch(/\bH2$/)
+    expect(answerOf(['plan', '-'], { product: 'Al2(CO3)3', from: ['Al'] })).toMatchObject({ routes: [] })
+    expect(answerOf(['plan', '-'], { product: '[Cu(NH3)4](ClO4)2', from: ['CuO'] })).toEqual({
+      routes: [],
+      why: expect.stringContaining('explode'),
+    })
+  })
+  it('refuses names that it does not know, and keys', () => {
+    expect(errorOf(['plan', '-'], { product: 'moonlight', from: ['Cu'] })).toMatchObject({ code: 'plan.unknown-name' })
+    expect(errorOf(['plan', '-'], { product: 'CuO', from: ['Cu', 'stardust'] }).message).toContain('from[1]')
+    expect(errorOf(['plan', '-'], { product: 'CuO', form: 'CuO' })).toMatchObject({ code: 'input.unknown-key' })
+  })
+})
+
 describe('bin/zl', () => {
   it('mass', () => {
     const answer = answerOf(['mass', 'CuSO4.5H2O'])

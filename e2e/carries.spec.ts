@@ -96,6 +96,7 @@ async function tooSmall(page: Page): Promise<string[]> {
 async function plan(page: Page, { press, type }: Hands): Promise<void> {
   await page.goto('/')
   await press(page.getByRole('link', { name: 'Plan a batch' }))
+  await press(page.getByRole('button', { name: /Type the equation instead/ }))
   // A name for the product, shorthand in the equation, a comma in the numbers: as people type.
   await type(page.getByLabel('Product, in the form you will isolate'), 'zinc acetate dihydrate')
   await type(page.getByLabel('Equation'), 'ZnO + HOAc -> Zn(OAc)2 + H2O')

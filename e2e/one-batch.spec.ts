@@ -12,6 +12,7 @@ test('a batch goes from its equation to a yield that can be checked on paper', a
   await expect(page.getByRole('heading', { level: 1 })).toContainText('hands')
   await expectAccessible(page)
   await page.getByRole('link', { name: 'Plan a batch' }).click()
+  await page.getByRole('button', { name: /Type the equation instead/ }).click()
 
   await test.step('plan: the problem stands under the characters that cause it', async () => {
     await page.getByLabel('Product, in the form you will isolate').fill('CoCl2.6H2O')

@@ -125,6 +125,7 @@ test.describe('the record of a demo batch', () => {
 
   test('a plan takes its amounts from a table, and says of each cell what is wrong', async ({ page }) => {
     await page.goto('/batches/new')
+    await page.getByRole('button', { name: /Type the equation instead/ }).click()
     await page.getByLabel('Product, in the form you will isolate').fill('BaCO3')
     await page.getByLabel('Equation').fill('BaCl2 + K2CO3 -> BaCO3 + KCl')
     await page.getByText('Amounts from a table').click()

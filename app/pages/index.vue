@@ -10,6 +10,17 @@ const store = useBenchStore()
 const outbox = useOutboxStore()
 const { now, hours, lanes, wanted, clashes } = useBenchLanes()
 onMounted(() => void store.load())
+/** An empty lab begins where a batch is planned; whoever comes back to the bench from there stays on it. */
+const cameFirst = useState('bench-was-open', () => true)
+watch(
+  () => store.bench?.counts,
+  counts => {
+    if (!counts || !cameFirst.value) return
+    cameFirst.value = false
+    if (counts.underWay + counts.planned + counts.done === 0) void navigateTo('/batches/new', { replace: true })
+  },
+  { immediate: true },
+)
 useHead({ title: 'Bench · Zip Ledger' })
 
 const views = [

@@ -29,6 +29,12 @@ describe('readCode', () => {
     expect(await readCode(pictureOf(address, { contrast: 0.5 }))).toBe(address)
   })
 
+  it('reads every label, whatever pattern its address makes', async () => {
+    const addresses = Array.from({ length: 40 }, (_, i) => `http://127.0.0.1:${40_000 + 37 * i}/shelf/B-${100 + 7 * i}`)
+    const read = await Promise.all(addresses.map(address => readCode(pictureOf(address))))
+    expect(read).toEqual(addresses)
+  })
+
   it('sees nothing in a picture without a code', async () => {
     const width = 120
     const data = new Uint8ClampedArray(width * width * 4).map((_, i) => (i * 37) % 251)

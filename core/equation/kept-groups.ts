@@ -1,6 +1,6 @@
 import type { Formula } from '#core/formula'
 import { keptGroups } from '#core/reference'
-import { ionsOf } from '#core/species'
+import { ionsOf, readBareComplex, readComplex, type Complex } from '#core/species'
 
 const groupOf = new Map(keptGroups.flatMap(({ name, of }) => of.map((text): [string, string] => [text, name])))
 
@@ -13,11 +13,17 @@ export function groupsIn(formula: Formula): ReadonlyMap<string, number> {
   }
   if (groupOf.has(formula.text)) add(formula.text, 1)
   else
-    for (const { text, count, complex } of ionsOf(formula) ?? []) {
+    for (const { text, count, complex } of ionsOf(formula) ?? unchargedComplex(formula)) {
       if (complex) for (const ligand of complex.ligands) add(ligand.text, ligand.count * count)
       else add(text, count)
     }
   return found
+}
+
+/** A complex without a charge, with or without its square brackets, as the one ion-like piece that it is. */
+function unchargedComplex({ text }: Formula): { text: string; count: number; complex?: Complex }[] {
+  const complex = readBareComplex(text) ?? readComplex(/^\[(.*)\]$/.exec(text)?.[1] ?? '')
+  return complex ? [{ text, count: 1, complex }] : []
 }
 
 /**

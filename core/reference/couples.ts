@@ -13,6 +13,10 @@ export const nobleMetals: readonly { readonly metal: string; readonly charge: nu
   { metal: 'Pt', charge: 2, potential: 1.18 },
   { metal: 'Au', charge: 3, potential: 1.5 },
 ]
+/** Metals below hydrogen that dilute acid leaves all the same, since their own salts cover them. */
+export const coveredMetals: readonly { readonly metal: string; readonly charge: number; readonly potential: number }[] = [
+  { metal: 'Pb', charge: 2, potential: -0.13 },
+]
 export const ionCouples: readonly {
   readonly metal: string
   readonly upper: number
@@ -25,6 +29,7 @@ export const ionCouples: readonly {
   { metal: 'Sn', upper: 4, lower: 2, potential: 0.15 },
   { metal: 'Cu', upper: 2, lower: 1, potential: 0.86, with: 'I' },
   { metal: 'Fe', upper: 3, lower: 2, potential: 0.77 },
+  { metal: 'V', upper: 5, lower: 4, potential: 1.0 },
   { metal: 'Tl', upper: 3, lower: 1, potential: 1.25 },
   { metal: 'Mn', upper: 3, lower: 2, potential: 1.54 },
   { metal: 'Pb', upper: 4, lower: 2, potential: 1.69 },

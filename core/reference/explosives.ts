@@ -23,3 +23,8 @@ export const explosiveCompounds: readonly (readonly [formula: string, why: strin
   ['AgCNO', 'silver fulminate explodes at a touch'], ['Hg(CNO)2', 'mercury fulminate explodes when it is rubbed'],
   ['Mn2O7', 'manganese heptoxide explodes when it is warm'], ['Cl2O7', 'dichlorine heptoxide explodes'], ['ClO2', 'chlorine dioxide explodes'],
 ] // prettier-ignore
+/** Complexes that are made in solution for a test and thrown away with acid at once, and are never kept or dried: the same texts. */
+export const neverKept: readonly { readonly metal: string; readonly ligand: string; readonly why: string }[] = [
+  { metal: 'Ag', ligand: 'NH3', why: 'silver in ammonia throws a black solid down as it stands, which explodes when it is touched' },
+  { metal: 'Au', ligand: 'NH3', why: 'gold in ammonia throws a solid down that explodes when it is touched' },
+] // prettier-ignore

@@ -5,11 +5,12 @@ export { hazardStatements, type HazardCode, substanceBlocks, substances, type Di
 export { ligands, ligandSource, plainLigands, type LigandRow } from './ligands'
 export { commercial, type CommercialRow } from './commercial'
 export { enthalpies, enthalpySources, standardElements, type EnthalpyPhase, type EnthalpyRow } from './enthalpies'
-export { burningLigands, explosiveAnions, explosiveCompounds, explosiveSalts, type ExplosiveSalt } from './explosives'
+export { basicLigands } from './complex-ions'
+export { burningLigands, explosiveAnions, explosiveCompounds, explosiveSalts, neverKept, type ExplosiveSalt } from './explosives'
 export { exposureLimits, type ExposureRow } from './exposure-limits'
 export { heatOfSolutionSource, heatsOfSolution, type HeatOfSolution } from './heats-of-solution'
 export { incompatibilities, type DangerKind } from './incompatibilities'
-export { ANHYDRIDE_FROM, counterIons } from './ions'
+export { ANHYDRIDE_FROM, counterIons, oxoCations, sameInWater } from './ions'
 export { anions, anionStems, cations, ionSource, metalCharges, type IonRow } from './ions'
 export { solubilities, solubilitySources, type SolubilityPhase, type SolubilityRow } from './solubilities'
 export { doubleSalts, doubleSaltsByName, doubleSaltSources, type DoubleSalt } from './double-salts'
@@ -45,4 +46,20 @@ export { CHLORINE, fuels, notToDryness, notWarmed, oxidants, violentOxidants, ty
 export { metalsInAcid, oxidisingAnions, type MetalInAcid } from './metals-in-acid'
 export { pictograms } from './pictograms'
 export { keptGroups } from './kept-groups'
-export { ionCouples, nobleMetals, reducingAnions } from './couples'
+export { coveredMetals, ionCouples, nobleMetals, reducingAnions } from './couples'
+export { usualReagents, type UsualReagent } from './usual-reagents'
+export { complexCouples, complexIons, type ComplexIonRow } from './complex-ions'
+export { acidicOxides, oxidisedInAlkali, type AcidicOxideRow } from './acidic-oxides'
+export { oxoanionReactions, type OxoanionReaction, type OxoanionTerm } from './oxoanion-reactions'
+export {
+  breakPeroxide,
+  burnsTo,
+  dissolveInCaustic,
+  halidesOf,
+  inertOxides,
+  oxideFalls,
+  passiveIn,
+  slowOxides,
+  takeWater,
+} from './metal-surfaces'
+export { everydayNames, oldMetalNames, otherSpellings, shapeWords, unsaidStates, type EverydayName } from './everyday-names'

@@ -21,7 +21,7 @@ export const anions: readonly IonRow[] = [
   { text: 'SO4', charge: -2, name: 'sulfate', also: ['sulphate'] }, { text: 'HSO4', charge: -1, name: 'hydrogensulfate', also: ['bisulfate'] }, { text: 'S2O3', charge: -2, name: 'thiosulfate' }, { text: 'S2O8', charge: -2, name: 'peroxodisulfate', also: ['persulfate'] }, { text: 'S4O6', charge: -2, name: 'tetrathionate' }, { text: 'NH2SO3', charge: -1, name: 'amidosulfate', also: ['sulfamate'] },
   { text: 'PO4', charge: -3, name: 'phosphate' }, { text: 'HPO4', charge: -2, name: 'hydrogenphosphate' }, { text: 'H2PO4', charge: -1, name: 'dihydrogenphosphate' }, { text: 'P2O7', charge: -4, name: 'diphosphate', also: ['pyrophosphate'] }, { text: 'HPO3', charge: -2, name: 'phosphonate' },
   { text: 'ClO', charge: -1, name: 'hypochlorite' }, { text: 'ClO2', charge: -1, name: 'chlorite' }, { text: 'ClO3', charge: -1, name: 'chlorate' }, { text: 'ClO4', charge: -1, name: 'perchlorate' }, { text: 'BrO3', charge: -1, name: 'bromate' }, { text: 'IO3', charge: -1, name: 'iodate' }, { text: 'IO4', charge: -1, name: 'periodate' },
-  { text: 'MnO4', charge: -1, name: 'permanganate' }, { text: 'CrO4', charge: -2, name: 'chromate' }, { text: 'Cr2O7', charge: -2, name: 'dichromate' }, { text: 'MoO4', charge: -2, name: 'molybdate' }, { text: 'Mo7O24', charge: -6, name: 'heptamolybdate' }, { text: 'WO4', charge: -2, name: 'tungstate' },
+  { text: 'MnO4', charge: -1, name: 'permanganate' }, { text: 'MnO4', charge: -2, name: 'manganate' }, { text: 'CrO4', charge: -2, name: 'chromate' }, { text: 'Cr2O7', charge: -2, name: 'dichromate' }, { text: 'MoO4', charge: -2, name: 'molybdate' }, { text: 'Mo7O24', charge: -6, name: 'heptamolybdate' }, { text: 'WO4', charge: -2, name: 'tungstate' },
   { text: 'VO3', charge: -1, name: 'metavanadate' }, { text: 'VO4', charge: -3, name: 'vanadate' }, { text: 'SiO3', charge: -2, name: 'silicate' }, { text: 'B4O7', charge: -2, name: 'tetraborate' }, { text: 'BO3', charge: -3, name: 'borate' }, { text: 'BO2', charge: -1, name: 'metaborate' }, { text: 'BH4', charge: -1, name: 'tetrahydroborate' }, { text: 'BF4', charge: -1, name: 'tetrafluoroborate' }, { text: 'PF6', charge: -1, name: 'hexafluorophosphate' }, { text: 'SiF6', charge: -2, name: 'hexafluorosilicate' },
   { text: 'AsO4', charge: -3, name: 'arsenate' }, { text: 'SeO3', charge: -2, name: 'selenite' }, { text: 'SeO4', charge: -2, name: 'selenate' }, { text: 'SnO3', charge: -2, name: 'stannate' }, { text: 'FeO4', charge: -2, name: 'ferrate' },
 ]
@@ -30,6 +30,18 @@ export const cations: readonly IonRow[] = [
   { text: 'H', charge: 1, name: 'hydrogen' }, { text: 'NH4', charge: 1, name: 'ammonium' }, { text: 'H3O', charge: 1, name: 'oxonium' }, { text: 'N2H5', charge: 1, name: 'hydrazinium' }, { text: 'N2H6', charge: 2, name: 'hydrazinium' }, { text: 'NH3OH', charge: 1, name: 'hydroxylammonium' },
   { text: 'Hg2', charge: 2, name: 'mercury(I)' }, { text: 'VO', charge: 2, name: 'vanadyl' }, { text: 'TiO', charge: 2, name: 'titanyl' }, { text: 'ZrO', charge: 2, name: 'zirconyl' }, { text: 'UO2', charge: 2, name: 'uranyl' }, { text: 'BiO', charge: 1, name: 'bismuthyl' }, { text: 'NO', charge: 1, name: 'nitrosyl' },
 ]
+
+/** Cations of a metal with oxygen, as what is under the oxygen: the metal and its state. */
+export const oxoCations: readonly { readonly ion: string; readonly metal: string; readonly charge: number }[] = [
+  { ion: 'VO', metal: 'V', charge: 4 },
+  { ion: 'TiO', metal: 'Ti', charge: 4 },
+  { ion: 'ZrO', metal: 'Zr', charge: 4 },
+  { ion: 'BiO', metal: 'Bi', charge: 3 },
+  { ion: 'UO2', metal: 'U', charge: 6 },
+]
+
+/** Anions that are one and the same in water, told by two formulas of their salts. */
+export const sameInWater: readonly (readonly [string, string])[] = [['S2O5', 'HSO3']]
 
 /** Usual charges of the metals as simple ions, most usual first; one charge alone needs no numeral in a name. */
 export const metalCharges: Readonly<Record<string, readonly number[]>> = {

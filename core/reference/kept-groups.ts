@@ -14,6 +14,15 @@ export const keptGroups: readonly { readonly name: string; readonly of: readonly
   { name: 'cyanide', of: ['CN', 'HCN'] },
   { name: 'thiocyanate', of: ['SCN', 'NCS', 'HSCN'] },
   { name: 'nitrite', of: ['NO2', 'HNO2'] },
+  { name: 'acetylacetone', of: ['C5H8O2', 'C5H7O2', 'acac'] },
+  { name: 'ethane-1,2-diamine', of: ['C2H8N2', 'en'] },
+  { name: 'glycine', of: ['C2H5NO2', 'C2H4NO2', 'gly'] },
+  { name: 'dimethylglyoxime', of: ['C4H8N2O2', 'C4H7N2O2', 'dmg'] },
+  { name: 'quinolinol', of: ['C9H7NO', 'C9H6NO', 'oxin'] },
+  { name: 'pyridine', of: ['C5H5N', 'py'] },
+  { name: 'phenanthroline', of: ['C12H8N2', 'phen'] },
+  { name: 'bipyridine', of: ['C10H8N2', 'bipy', 'bpy'] },
+  { name: 'thiourea', of: ['CH4N2S', 'tu'] },
   // Oxygen that hangs on oxygen: peroxide gives it off as O2, and takes none of water's.
   { name: 'oxygen on oxygen', of: ['H2O2', 'O2', 'HO2'] },
 ]

@@ -84,6 +84,15 @@ export function readReaction(equation: string): Checked<Reaction, PlanProblem['p
   return fail<SheetProblem>({ code: 'sheet.several-reactions', reactions })
 }
 
+/** One of several reactions that share their species, as it was printed with its coefficients; they tell it from the others where it takes all the species itself. */
+function readPart(equation: string): Checked<Reaction, PlanProblem['problem']> {
+  const read = parseEquation(equation)
+  const balanced = read.ok ? balance(read.value) : undefined
+  if (!balanced?.ok || balanced.value.unique) return readReaction(equation)
+  const printed = balanced.value.basis.find(one => printReaction(one) === equation.trim())
+  return printed ? ok(printed) : readReaction(equation)
+}
+
 /** The reaction of a stage: the one its species allow, or the mix of several that the chemist chose. */
 export function readStageReaction(stage: StagePlan, path: Path = []): Checked<Reaction, PlanProblem> {
   try {
@@ -102,7 +111,7 @@ function reactionOf(stage: StagePlan, path: Path): Reaction {
   const shares = readShares(mix, path)
   const parts = mix.map(({ equation }, i) => {
     const at = [...path, 'mix', i]
-    const reaction = need([...at, 'equation'], readReaction(equation))
+    const reaction = need([...at, 'equation'], readPart(equation))
     const stranger = [...reaction.reactants, ...reaction.products].find(
       ({ species }) => !texts.includes(species.formula.text),
     )

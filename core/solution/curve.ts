@@ -1,6 +1,6 @@
-import { parseFormula, relate, withWaters, type Formula, type Relation } from '#core/formula'
+import { findSubstance, parseFormula, relate, withWaters, type Formula, type Relation } from '#core/formula'
 import { fail, ok, type Checked } from '#core/problem'
-import { solubilities, solubilitySources, type SolubilityRow } from '#core/reference'
+import { sameInWater, solubilities, solubilitySources, type SolubilityRow } from '#core/reference'
 import { monotone } from '#core/quantity'
 import { ionsOf } from '#core/species'
 import type { SolubilityProblem } from './problems'
@@ -93,7 +93,7 @@ export interface CurveOf {
 export function findCurve(form: Formula, own: readonly Curve[] = []): CurveOf | undefined {
   if (form.charge !== 0) return undefined
   for (const curve of [...own, ...shippedCurves()]) {
-    if (!mayHold(curve.salt, form) || !isSameComplex(curve.salt, form)) continue
+    if (!mayHold(curve.salt, form) || !isSameComplex(curve.salt, form) || isAnother(curve.salt, form)) continue
     const relation = relate(form, curve.salt)
     if (relation && relation.waters >= -1e-9) return { curve, relation }
   }
@@ -106,6 +106,15 @@ function mayHold(salt: Formula, form: Formula): boolean {
   for (const symbol of form.composition.keys())
     if (symbol !== 'H' && symbol !== 'O' && !salt.composition.has(symbol)) return false
   return true
+}
+
+/** The tables know both, as two substances that differ by water only: ammonium hydrogensulfate is no hydrate of sulfamic acid. */
+function isAnother(salt: Formula, form: Formula): boolean {
+  const [one, other] = [findSubstance(salt)?.row, findSubstance(form)?.row]
+  if (!one || !other || one === other) return false
+  const anion = (of: Formula): string | undefined => ionsOf(of)?.find(({ charge }) => charge < 0)?.text
+  const [mine, its] = [anion(salt), anion(form)]
+  return !sameInWater.some(pair => pair.some(text => text === mine) && pair.some(text => text === its))
 }
 
 /** Two complexes of the same composition but for water may be different salts: with a ligand in the place of a counter-ion, the free ions are others. */

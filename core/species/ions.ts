@@ -21,7 +21,10 @@ interface Piece {
   readonly complex?: Complex
 }
 
-const known: ReadonlyMap<string, IonRow> = new Map([...anions, ...cations].map(row => [row.text, row]))
+/** By its text: one ion, or two that differ in their charge only, as permanganate and manganate do. */
+const known: ReadonlyMap<string, readonly IonRow[]> = new Map(
+  [...anions, ...cations].map(({ text }, _, all) => [text, all.filter(one => one.text === text)]),
+)
 const longestKnown = Math.max(...[...known.keys()].map(({ length }) => length))
 
 /**
@@ -47,7 +50,7 @@ function add(into: Ion[], ion: Ion): void {
 
 function ionsOfPart(part: string, charge: number): Ion[] | undefined {
   const whole = charge === 0 ? undefined : known.get(part)
-  if (whole) return whole.charge === charge ? [{ text: part, charge, count: 1 }] : undefined
+  if (whole) return whole.some(row => row.charge === charge) ? [{ text: part, charge, count: 1 }] : undefined
   if (charge === 0 && (part === 'H2O' || readBareComplex(part))) return undefined
   const pieces = piecesOf(tokensOf(part), charge)
   if (!pieces) return undefined
@@ -90,19 +93,17 @@ function pieceAt(
     return { piece: { text: `[${token.text}]`, count: token.count, charge: undefined, may, complex }, next: at + 1 }
   }
   if (token.bracket === '(') {
-    const row = known.get(token.text)
-    return row && { piece: { text: row.text, count: token.count, charge: row.charge, may: [row.charge] }, next: at + 1 }
+    const rows = known.get(token.text)
+    return rows && { piece: pieceOf(rows, token.count), next: at + 1 }
   }
   for (let to = tokens.length; to > at + 1; to--) {
     const run = tokens.slice(at, to)
     const text = written(run)
-    const row = text.length <= longestKnown ? known.get(text) : undefined
-    if (row && !(charge === 0 && first && to === tokens.length))
-      return { piece: { text, count: 1, charge: row.charge, may: [row.charge] }, next: to }
+    const rows = text.length <= longestKnown ? known.get(text) : undefined
+    if (rows && !(charge === 0 && first && to === tokens.length)) return { piece: pieceOf(rows, 1), next: to }
   }
   const exactly = known.get(`${token.text}${token.count === 1 ? '' : token.count}`)
-  if (exactly && token.count > 1 && !first)
-    return { piece: { text: exactly.text, count: 1, charge: exactly.charge, may: [exactly.charge] }, next: at + 1 }
+  if (exactly && token.count > 1 && !first) return { piece: pieceOf(exactly, 1), next: at + 1 }
   const pair = first ? PAIRS[token.text] : undefined
   if (pair && token.count === 2)
     return { piece: { text: pair.text, count: 1, charge: pair.charge, may: [pair.charge] }, next: at + 1 }
@@ -111,8 +112,14 @@ function pieceAt(
     const charges = may.length === 1 ? may[0] : undefined
     return { piece: { text: token.text, count: token.count, charge: charges, may }, next: at + 1 }
   }
-  const row = known.get(token.text)
-  return row && { piece: { text: row.text, count: token.count, charge: row.charge, may: [row.charge] }, next: at + 1 }
+  const rows = known.get(token.text)
+  return rows && { piece: pieceOf(rows, token.count), next: at + 1 }
+}
+
+/** One of a text's ions; where there are several the charge of the others decides which. */
+function pieceOf(rows: readonly IonRow[], count: number): Piece {
+  const may = rows.map(({ charge }) => charge)
+  return { text: rows[0]!.text, count, charge: may.length === 1 ? may[0] : undefined, may }
 }
 
 /** Fills in the one charge, or the one set of usual charges, that makes the whole neutral. */
@@ -124,7 +131,7 @@ function balanced(pieces: readonly Piece[]): Ion[] | undefined {
   if (open.length === 1) {
     const charge = -fixed / open[0]!.count
     if (!Number.isInteger(charge) || charge === 0 || Math.abs(charge) > 8) return undefined
-    if (!open[0]!.complex && charge < 0) return undefined
+    if (!open[0]!.complex && charge < 0 && !open[0]!.may.includes(charge)) return undefined
     solved.set(open[0]!, charge)
   } else if (open.length > 1) {
     const only = onlyCharges(open, -fixed)

@@ -1,7 +1,6 @@
 import { ionText } from './ion-text'
 import { findElement, parseFormula, withWaters } from '#core/formula'
 import { anions, anionStems, cations, elements, ligands, metalCharges, plainLigands, substances } from '#core/reference'
-import { nameOf } from './names'
 
 const HYDRATES: Readonly<Record<string, number>> = {
   hemi: 0.5, mono: 1, sesqui: 1.5, di: 2, tri: 3, tetra: 4, penta: 5, hexa: 6, hepta: 7, octa: 8, nona: 9, deca: 10, undeca: 11, dodeca: 12, hexadeca: 16, octadeca: 18,
@@ -11,7 +10,7 @@ const PREFIXES: readonly (readonly [string, number])[] = [
 ] // prettier-ignore
 const ROMAN: Readonly<Record<string, number>> = { '0': 0, i: 1, ii: 2, iii: 3, iv: 4, v: 5, vi: 6, vii: 7 }
 
-interface NamedIon {
+export interface NamedIon {
   readonly text: string
   readonly charge: number
 }
@@ -64,7 +63,8 @@ function joined(words: readonly string[]): string[] {
   return anions.some(({ name }) => name === both) ? [...words.slice(0, -2), both] : [...words]
 }
 
-function simpleIon(word: string): NamedIon | undefined {
+/** An ion of a name that says its charge, or has only one. */
+export function simpleIon(word: string): NamedIon | undefined {
   const anion = anions.find(({ name, also }) => name === word || also?.includes(word))
   if (anion) return anion
   const cation = cations.find(({ name }) => name === word)
@@ -96,7 +96,7 @@ const centres: readonly { name: string; symbol: string }[] = [
 ].sort((a, b) => b.name.length - a.name.length)
 
 /** `tetraamminecopper(ii)`: ligands with their numbers, then the metal and its oxidation state. */
-function complexIon(word: string): NamedIon | undefined {
+export function complexIon(word: string): NamedIon | undefined {
   const [, body = '', state] = /^(.*?)\((0|i{1,3}|iv|v|vi{0,2})\)$/.exec(word) ?? []
   const oxidation = state === undefined ? undefined : ROMAN[state]
   if (oxidation === undefined) return undefined
@@ -133,7 +133,7 @@ function readBound(text: string): { text: string; charge: number; count: number 
 }
 
 /** Smallest whole numbers of each ion that make it neutral; several cations stand one to one where that can be. */
-function neutral(positive: readonly NamedIon[], negative: NamedIon): string | undefined {
+export function neutral(positive: readonly NamedIon[], negative: NamedIon): string | undefined {
   for (let anionsTaken = 1; anionsTaken <= 12; anionsTaken++) {
     const counts = shareOut(positive, -negative.charge * anionsTaken)
     if (counts)
@@ -150,13 +150,4 @@ function shareOut(positive: readonly NamedIon[], charge: number): number[] | und
     if (others) return [count, ...others]
   }
   return undefined
-}
-
-/** A formula or a name as typed: the formula it means, with its systematic name. */
-export function findByWords(text: string): { formula: string; name: string | undefined } | undefined {
-  const read = parseFormula(text)
-  const formula = read.ok ? read.value.text : formulaFromName(text)
-  if (formula === undefined) return undefined
-  const whole = parseFormula(formula)
-  return whole.ok ? { formula: whole.value.text, name: nameOf(whole.value) } : undefined
 }

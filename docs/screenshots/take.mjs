@@ -10,7 +10,7 @@ import sharp from 'sharp'
 const views = [
   ['bench', '/'],
   ['batches', '/batches'],
-  ['new-batch', '/batches/new'],
+  ['new-batch', '/batches/new?wish=15 g nickel ammonium sulfate from nickel turnings'],
   ['route', '/batches/CU-010/route'],
   ['sheet', '/batches/CO-003/sheet'],
   ['run', '/batches/NI-014/run?stage=s2'],

@@ -6,6 +6,7 @@ import { Body as Append } from './batches/[code]/entries.post'
 import { Body as SavePlan } from './batches/[code]/index.put'
 import { Body as Again } from './batches/[code]/again.post'
 import { Body as Begin } from './batches/index.post'
+import { Body as BeginPlanned } from './batches/planned.post'
 import { Body as AddFact } from './bottles/[code]/facts.post'
 import { Body as Relabel } from './bottles/[code]/index.put'
 import { Body as AddBottles } from './bottles/index.post'
@@ -108,6 +109,13 @@ const paths: ZodOpenApiPathsObject = {
     get: read('All batches with where each stands, last touched first', { answer: z.array(Any) }),
     post: write('Begins a batch from its product and its equation', {
       body: Begin,
+      answer: z.object({ code: z.string(), version: z.int() }),
+      status: '201',
+    }),
+  },
+  '/api/batches/planned': {
+    post: write('Begins a batch from stages that are planned already, as a route is taken', {
+      body: BeginPlanned,
       answer: z.object({ code: z.string(), version: z.int() }),
       status: '201',
     }),
@@ -231,6 +239,9 @@ const paths: ZodOpenApiPathsObject = {
       query: { place: z.string().optional() },
       answer: Any,
     }),
+  },
+  '/api/shelf/formulas': {
+    get: read('The formulas that the shelf holds, with how many bottles of each', { answer: Any }),
   },
   '/api/shopping': { get: read('What planned batches lack, and what is low on the shelf', { answer: Any }) },
   '/api/shelf.csv': { get: read('Every bottle of the shelf as a table (CSV), which can be brought in again') },

@@ -113,6 +113,24 @@ export async function listBottles(
   }
 }
 
+/** More kinds of substance than any lab keeps. */
+const MOST_FORMULAS = 3000
+
+/** The formulas of bottles that are not empty, each with how many there are. */
+export async function formulasOn(
+  db: Knex,
+  { lab }: Access,
+): Promise<readonly { readonly formula: string; readonly bottles: number }[]> {
+  const rows: { formula: string; bottles: string }[] = await db('bottles')
+    .where({ lab_id: lab, is_empty: false })
+    .groupBy('formula')
+    .orderBy('formula')
+    .limit(MOST_FORMULAS)
+    .select('formula')
+    .count('* as bottles')
+  return rows.map(({ formula, bottles }) => ({ formula, bottles: Number(bottles) }))
+}
+
 /** Open batches, last touched first, are counted up to this many: more are not planned at once by one lab. A judgement. */
 const MOST_OPEN = 1000
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { explainFormula, parseFormula } from '#core/formula'
-import { formulaFromName, nameOf } from '#core/species'
+import { findByName, nameOf } from '#core/species'
 import type { Span } from '#core/problem'
 
 /** A formula as it is typed: read and typeset with every key, or its problem under the characters that cause it. */
@@ -15,7 +15,7 @@ const id = useId()
 const touched = ref(false)
 const read = computed(() => parseFormula(text.value))
 /** A name typed in place of a formula: what it means. It stands as that once the field is left. */
-const meant = computed(() => (read.value.ok ? undefined : formulaFromName(text.value)))
+const meant = computed(() => (read.value.ok ? undefined : findByName(text.value)?.formula.text))
 function leave(): void {
   touched.value = text.value !== ''
   if (meant.value) text.value = meant.value

@@ -9,6 +9,7 @@ const trouble = ref('')
 const video = useTemplateRef<HTMLVideoElement>('video')
 let stream: MediaStream | undefined
 let timer: ReturnType<typeof setTimeout> | undefined
+let looks = 0
 /** Between two looks, ms: a look takes a fifth of that. */
 const PAUSE = 200
 /** The longest edge that is looked at: a code that fills a third of it has four pixels a cell and more. */
@@ -56,7 +57,7 @@ async function look(): Promise<void> {
   const seen = video.value
   if (!isOpen.value || !seen) return
   const picture = seen.videoWidth > 0 ? pictureOf(seen, seen.videoWidth, seen.videoHeight) : undefined
-  const text = picture && (await readCode(picture))
+  const text = picture && (await readCode(picture, looks++))
   if (!isOpen.value) return
   if (text === undefined) {
     timer = setTimeout(() => void look(), PAUSE)

@@ -16,6 +16,7 @@ const keys = [
   ['Ctrl Z', 'undo a change of the plan'],
   ['Ctrl Shift Z', 'do it again'],
   ['Enter on a figure', 'opens its working'],
+  ['Alt E', 'plan a batch: from a name, or from its equation'],
   ['Page Down', 'run: done, next step (the first pedal of a foot switch)'],
   ['Page Up', 'run: take the reading (the second pedal)'],
   ['Space, Enter', 'run: the same, where no key has the focus'],

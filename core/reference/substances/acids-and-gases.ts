@@ -62,6 +62,8 @@ export const acidsAndGases = {
     { formula: 'C2H5OH', name: 'ethanol', state: 'liquid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', volatile: true, hazards: ['H225', 'H319'] },
     { formula: 'CH3OH', name: 'methanol', state: 'liquid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', volatile: true, hazards: ['H225', 'H301', 'H311', 'H331', 'H370'] },
     { formula: 'C3H6O', name: 'acetone', state: 'liquid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', volatile: true, hazards: ['H225', 'H319', 'H336'] },
+    { formula: 'CH3CHO', name: 'acetaldehyde', state: 'liquid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', volatile: true, hazards: ['H224', 'H319', 'H335', 'H341', 'H350'], also: ['ethanal'] },
+    { formula: 'C6H12O6', name: 'glucose', state: 'solid', water: 'soluble', ethanol: 'slightly', forms: [[0, ...WHITE], [1, ...WHITE, 83]], decomposes: 150, also: ['dextrose', 'grape sugar'] },
     { formula: 'C2H8N2', name: 'ethane-1,2-diamine', state: 'liquid', water: 'soluble', ethanol: 'soluble', volatile: true, air: 'takes up CO2', hazards: ['H226', 'H302', 'H312', 'H314', 'H317', 'H334'], also: ['ethylenediamine'] },
     { formula: 'C5H5N', name: 'pyridine', state: 'liquid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', volatile: true, hazards: ['H225', 'H302', 'H312', 'H332'] },
     { formula: 'C10H8N2', name: '2,2′-bipyridine', state: 'solid', water: 'slightly', ethanol: 'soluble', acetone: 'soluble', forms: [[0, ...WHITE]], hazards: ['H301', 'H311'] },

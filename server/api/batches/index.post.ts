@@ -1,7 +1,5 @@
 import * as z from 'zod'
-import { codePrefix } from '#core/document'
-import { parseFormula } from '#core/formula'
-import { draftStage, explainPlan, fromTable, spanOf } from '#core/sheet'
+import { draftStage, fromTable } from '#core/sheet'
 import Papa from 'papaparse'
 import { addBatch } from '../../db/batches'
 
@@ -22,13 +20,7 @@ export const Body = z.strictObject({
 export default answer('plan', async (event, { access, db }) => {
   const { product, equation, title, table } = await readJson(event, Body)
   const stage = draftStage(product, equation)
-  if (!stage.ok) {
-    const { why, fix } = explainPlan(stage.problem)
-    const span = spanOf(stage.problem)
-    throw refusal(422, why, [
-      { at: stage.problem.path.join('.'), code: stage.problem.problem.code, why, fix, ...(span && { span }) },
-    ])
-  }
+  if (!stage.ok) throw refusedPlan(stage.problem)
   const filled = table?.trim() ? fromTable(stage.value, rowsIn(table)) : ({ ok: true, stage: stage.value } as const)
   if (!filled.ok)
     throw refusal(
@@ -41,10 +33,8 @@ export default answer('plan', async (event, { access, db }) => {
         fix,
       })),
     )
-  const formula = parseFormula(product)
-  const prefix = formula.ok ? codePrefix(formula.value) : 'ZL'
   setResponseStatus(event, 201)
-  const { code, version } = await addBatch(db, access, prefix, {
+  const { code, version } = await addBatch(db, access, prefixFor(product), {
     format: 'zip-ledger/batch',
     version: 2,
     title: title || filled.stage.product.form!,

@@ -1,0 +1,8 @@
+export { propose } from './propose'
+export type { Proposals, Route, RouteStage } from './route'
+export { behind } from './behind'
+export { planFor } from './plan-for'
+export { shelfOf, type Shelf } from './shelf'
+export { stuffOf, type Stuff } from './stuff'
+export { readWish, type Named, type Wish } from './wish'
+export { wantedForm } from './forms'
