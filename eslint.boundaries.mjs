@@ -47,6 +47,7 @@ const core = {
   route: ['equation', 'supply', 'remarks', ...judged],
   document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
   shelf: [...judged, 'supply', 'outcome', 'overview', 'document'],
+  drill: [...judged, 'equation', 'supply', 'outcome', 'route'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
 const packages = { document: ['zod'], shelf: ['zod'], species: ['damerau-levenshtein'] }
@@ -94,6 +95,10 @@ export default [
     // Rows of the table of reaction families stand in a folder of their own, inside their module.
     files: ['core/route/families/*.ts'],
     rules: coreRules('route', core.route, '\\.{1,2}/[\\w-]+'),
+  },
+  {
+    files: ['core/drill/families/*.ts'],
+    rules: coreRules('drill', core.drill, '\\.{1,2}/[\\w-]+'),
   },
   {
     files: ['server/**/*.ts', 'cli/**/*.ts', 'demo/**/*.ts'],

@@ -1,3 +1,4 @@
+export { acidOf, basesOf, saltOf } from './compose'
 export { propose } from './propose'
 export type { Proposals, Route, RouteStage } from './route'
 export { behind } from './behind'

@@ -9,11 +9,20 @@ const batch = useBatchStore()
 const journal = useJournalStore()
 const code = computed(() => String(route.params.code))
 
+/** The record asks for what it shows itself, at once: it waits for no plan and no journal. */
+const readsItself = computed(() => route.name === 'batches-code-record')
+watch(code, wanted => void batch.open(wanted), { immediate: true })
+// A long journal would stand in the way of the record, which asks for it once it is shown.
+let journalOf = ''
+function openJournal(): void {
+  if (journalOf === code.value) return
+  journalOf = code.value
+  void journal.open(code.value)
+}
 watch(
-  code,
-  wanted => {
-    void batch.open(wanted)
-    void journal.open(wanted)
+  [code, readsItself],
+  () => {
+    if (!readsItself.value) openJournal()
   },
   { immediate: true },
 )
@@ -37,7 +46,7 @@ watch(
 
 const settledAttempt = useAttempt('How far the batch is', (): Record<string, boolean> => {
   const stage = batch.stage
-  if (!stage) return {}
+  if (!stage || journal.code !== code.value) return {}
   const charged = batch.stageSheet?.reagents.filter(({ planned }) => planned) ?? []
   const weighed = productMass(journal.lines, stage.id) !== undefined
   return {
@@ -66,8 +75,6 @@ const stageNames = computed(() =>
 )
 /** Nothing stands on the page that the journal would push away a moment later. */
 const isRead = computed(() => journal.isLoaded || journal.away)
-/** The record asks for what it shows itself, at once: it waits for no plan and no journal. */
-const readsItself = computed(() => route.name === 'batches-code-record')
 useHead({ title: () => `${code.value} · Zip Ledger` })
 </script>
 
@@ -82,7 +89,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
     <BatchRail :code="code" :settled="settled" :stages="stageNames" />
     <div class="flex min-h-0 min-w-0 flex-col">
       <FailedParts :of="[...batch.attempts, settledAttempt]" />
-      <PanelGuard :key="$route.path" name="This page"><NuxtPage /></PanelGuard>
+      <PanelGuard :key="$route.path" name="This page"><NuxtPage @shown="openJournal" /></PanelGuard>
     </div>
   </div>
   <main v-else class="bg-sheet p-8" aria-busy="true">

@@ -28,6 +28,7 @@ interface Told {
   readonly me: Actor & { readonly via: string }
 }
 /** The batch as a document, who put their name to it, and what can be done with it. */
+const emit = defineEmits<{ shown: [] }>()
 const batch = useBatchStore()
 const journal = useJournalStore()
 const who = useWhoStore()
@@ -48,6 +49,8 @@ async function load(): Promise<void> {
       if (mine !== asked) return
       told.value = quick
     }
+    await nextTick()
+    emit('shown')
     const whole = await send<Told>(path.value)
     if (mine !== asked) return
     told.value = whole
@@ -58,6 +61,7 @@ async function load(): Promise<void> {
     if (mine !== asked) return
     const { data } = error as { data?: { detail?: string } }
     failure.value = data?.detail ?? 'The server does not answer: the record is written there.'
+    emit('shown')
   }
 }
 watch(() => batch.code, load, { immediate: true })

@@ -1,0 +1,6 @@
+export { families } from './families'
+export { skills, type Family, type Skill } from './family'
+export { judge, type Verdict } from './judge'
+export { askAgain, makeQuestion, slipsOf } from './make'
+export { levels, type Answer, type Level, type Picture, type Question, type Slip } from './question'
+export { slips, type SlipId } from './slips'
