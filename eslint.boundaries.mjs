@@ -50,7 +50,7 @@ const core = {
   drill: [...judged, 'equation', 'supply', 'outcome', 'route'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
-const packages = { document: ['zod'], shelf: ['zod'], species: ['damerau-levenshtein'] }
+const packages = { document: ['zod'], shelf: ['zod'], species: ['damerau-levenshtein'], drill: ['ts-fsrs'] }
 
 const only = (regex, message) => ['error', { patterns: [{ regex: `^(?!${regex})`, message }] }]
 

@@ -1,6 +1,7 @@
 export { families } from './families'
 export { skills, type Family, type Skill } from './family'
-export { judge, type Verdict } from './judge'
+export { GIVEN_UP, judge, type Verdict } from './judge'
 export { askAgain, makeQuestion, slipsOf } from './make'
+export { nextOf, outcomes, standingsOf, type Answered, type Outcome, type Standing } from './progress'
 export { levels, type Answer, type Level, type Picture, type Question, type Slip } from './question'
 export { slips, type SlipId } from './slips'

@@ -42,6 +42,7 @@ describe('an answer in a number with its unit', () => {
     ['9,10 g', 'unread'],
     ['nine', 'unread'],
     ['', 'unread'],
+    ['?', 'wrong'],
   ])('%s is %s', (typed, is) => expect(judge(zinc, typed).is).toBe(is))
 
   it('names the slip, on the learner’s own numbers', () =>

@@ -16,10 +16,14 @@ export type Verdict =
   | { readonly is: 'slip'; readonly slips: readonly Slip[] }
   | { readonly is: 'wrong'; readonly says: string }
 
+/** What is typed for: I do not know. */
+export const GIVEN_UP = '?'
+
 /** Judges an answer as it was typed, or as places of what was chosen, or numbers before formulas, with blanks between. */
 export function judge({ answer }: Question, typed: string): Verdict {
   if (typed.trim() === '')
     return { is: 'unread', why: 'There is no answer yet.', fix: 'Type one, or look at the working.' }
+  if (typed.trim() === GIVEN_UP) return { is: 'wrong', says: 'The working below shows how it goes.' }
   switch (answer.is) {
     case 'number':
       return judgeNumber(answer, typed)

@@ -11,6 +11,7 @@ import { Body as AddFact } from './bottles/[code]/facts.post'
 import { Body as Relabel } from './bottles/[code]/index.put'
 import { Body as AddBottles } from './bottles/index.post'
 import { Body as MadeBottle } from './bottles/made.post'
+import { Body as AnswerDrill } from './drills/index.post'
 import { Body as Settings } from './lab.put'
 import { Body as OwnRow } from './own-rows/index.post'
 import { Body as Template } from './templates/index.post'
@@ -230,6 +231,14 @@ const paths: ZodOpenApiPathsObject = {
   },
   '/api/templates/{id}': {
     delete: write('Takes a template away; its revisions stay', { path: { id }, status: '204' }),
+  },
+  '/api/drills': {
+    get: read('One’s own answers to practice questions', { answer: Any }),
+    post: write('Keeps an answer to a practice question, judged by its seed', {
+      body: AnswerDrill,
+      answer: Any,
+      status: '201',
+    }),
   },
   '/api/batches/{code}/vials': {
     get: read('What a batch gave, as vials for the shelf, and those that stand there', { path: { code }, answer: Any }),

@@ -11,6 +11,7 @@ import * as append from './migrations/009-append'
 import * as record from './migrations/010-record'
 import * as stamps from './migrations/011-stamps'
 import * as shelf from './migrations/012-shelf'
+import * as drills from './migrations/013-drills'
 
 interface Migration {
   readonly name: string
@@ -30,6 +31,7 @@ const migrations: readonly Migration[] = [
   { name: '010-record', up: record.up },
   { name: '011-stamps', up: stamps.up },
   { name: '012-shelf', up: shelf.up },
+  { name: '013-drills', up: drills.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

@@ -35,6 +35,7 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   bottles: ['select', 'insert', 'update'],
   bottle_facts: ['select', 'insert'],
   draws: ['select', 'insert', 'delete'],
+  drill_answers: ['select', 'insert'],
   stand_ins: ['select', 'insert'],
   knex_migrations: ['select'],
 }

@@ -14,9 +14,20 @@ const links = [
   { to: '/shelf', name: 'Shelf' },
   { to: '/assays', name: 'Assays' },
   { to: '/tables', name: 'Tables' },
+  { to: '/drills', name: 'Drills' },
 ]
 const isOn = (to: string): boolean => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 const emit = defineEmits<{ find: []; keys: [] }>()
+/** Where the bar is narrow its links are moved along: the one that is open is in sight. */
+const nav = useTemplateRef<HTMLElement>('nav')
+watch(
+  () => route.path,
+  async () => {
+    await nextTick()
+    nav.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' })
+  },
+)
+onMounted(() => nav.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'nearest', block: 'nearest' }))
 </script>
 
 <template>
@@ -35,20 +46,24 @@ const emit = defineEmits<{ find: []; keys: [] }>()
           <rect x="1" y="17.8" width="9" height="3.4" />
         </g>
       </svg>
-      <span class="whitespace-nowrap max-md:hidden">Zip Ledger</span>
+      <span class="whitespace-nowrap max-lg:hidden">Zip Ledger</span>
     </NuxtLink>
-    <nav class="flex items-stretch gap-3 max-md:gap-2" aria-label="Main">
+    <nav
+      ref="nav"
+      class="flex min-w-0 items-stretch gap-3 overflow-x-auto [scrollbar-width:none] max-md:gap-2"
+      aria-label="Main"
+    >
       <NuxtLink
         v-for="link in links"
         :key="link.to"
         :to="link.to"
-        class="flex min-w-12 items-center justify-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-md:min-w-0 max-md:text-[13px]"
+        class="flex min-w-12 shrink-0 items-center justify-center border-b-[3px] px-0.5 pt-[3px] text-[14px] max-md:min-w-0 max-md:text-[13px]"
         :class="isOn(link.to) ? 'border-patina text-white' : 'border-transparent text-[#c6cac5] hover:text-white'"
         :aria-current="isOn(link.to) ? 'page' : undefined"
         >{{ link.name }}</NuxtLink
       >
     </nav>
-    <div class="ml-auto flex items-center gap-3 max-md:gap-0 text-[13px]">
+    <div class="ml-auto flex shrink-0 items-center gap-3 max-md:gap-0 text-[13px]">
       <button class="group flex h-12 items-center whitespace-nowrap text-[#e9e6da]" @click="emit('find')">
         <span
           class="rounded-full border border-[#6f7a79] px-3 py-1 group-hover:border-white max-md:border-0 max-md:px-2"
@@ -78,7 +93,7 @@ const emit = defineEmits<{ find: []; keys: [] }>()
       </label>
       <span class="hidden max-w-[200px] truncate text-[#c6cac5] xl:inline">{{ who.me?.lab.name }}</span>
       <label v-if="who.me?.demo" class="flex items-center gap-2 text-[#c6cac5] max-md:hidden">
-        <span>as</span>
+        <span class="max-lg:hidden">as</span>
         <select
           :value="who.me.person"
           class="h-12 max-w-[130px] border-x border-[#3a4548] bg-bar px-1.5 text-[#e9e6da]"
