@@ -48,9 +48,10 @@ const core = {
   document: ['problem', 'reference', 'formula', 'vessel', 'sheet', 'assay', 'journal', 'procedure'],
   shelf: [...judged, 'supply', 'outcome', 'overview', 'document'],
   drill: [...judged, 'equation', 'supply', 'outcome', 'route'],
+  classroom: [...judged, 'outcome', 'overview', 'document'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
-const packages = { document: ['zod'], shelf: ['zod'], species: ['damerau-levenshtein'], drill: ['ts-fsrs'] }
+const packages = { document: ['zod'], shelf: ['zod'], classroom: ['zod'], species: ['damerau-levenshtein'], drill: ['ts-fsrs'] }
 
 const only = (regex, message) => ['error', { patterns: [{ regex: `^(?!${regex})`, message }] }]
 

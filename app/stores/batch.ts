@@ -21,6 +21,7 @@ interface Stored {
   readonly version: number
   readonly document: BatchDocument
   readonly sealedAt?: string
+  readonly classId?: string
 }
 /** What the server says when somebody saved first. */
 interface Outrun {
@@ -56,6 +57,10 @@ export const useBatchStore = defineStore('batch', () => {
   const missing = ref(false)
   /** Since when the batch is sealed: nothing of it changes any more. */
   const sealedAt = ref<string>()
+  /** The class whose run it is. */
+  const classId = ref<string>()
+  /** What of the app's own judgement a run of a class shows; nothing to a student before the class has said. */
+  const shows = ref<{ readonly predictions: boolean; readonly explanations: boolean }>()
   let timer: ReturnType<typeof setTimeout> | undefined
   /** The document as the server has it in `version`, and what was sent last, whether or not an answer came. */
   let base: BatchDocument | undefined
@@ -132,6 +137,8 @@ export const useBatchStore = defineStore('batch', () => {
     code.value = wanted
     missing.value = false
     sealedAt.value = undefined
+    classId.value = undefined
+    shows.value = undefined
     document.value = undefined
     clashes.value = []
     stageId.value = undefined
@@ -149,6 +156,7 @@ export const useBatchStore = defineStore('batch', () => {
       history.start(stored.document)
       version.value = stored.version
       sealedAt.value = stored.sealedAt
+      classId.value = stored.classId
       base = stored.document
       sent = undefined
       saving.value = 'saved'
@@ -419,6 +427,8 @@ export const useBatchStore = defineStore('batch', () => {
     changeRecord,
     refreshSeal,
     sealedAt,
+    classId,
+    shows,
     refresh,
     rename,
     bringBack,

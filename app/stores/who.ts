@@ -26,6 +26,8 @@ export interface Me {
   readonly hasMail: boolean
   readonly isDemo: boolean
   readonly demo?: readonly Named[]
+  /** The lab has a class, or who is in could make one, or join one. */
+  readonly teaches?: boolean
 }
 /** By what way somebody could come in here. */
 export interface Ways {

@@ -1,6 +1,8 @@
 import { mayInvite, actions, may, type Action } from '#core/people'
 import { refusedAction } from '../access/access'
 import { findAccount, membershipsOf, passkeysOf } from '../db/accounts'
+import { hasClasses } from '../db/classes'
+import { forLab } from '../db/connect'
 import { findLab, openPeople, standOfLabs } from '../db/people'
 
 /** Who is in here, in which lab, as what, and what they may; for nobody, by what way they could come in. */
@@ -37,6 +39,8 @@ export default answerAnyone(async (event, db) => {
     labs: memberships.map(({ lab: id, labName: name, role }) => ({ id, name, role })),
     ...place,
     hasMail,
+    teaches:
+      may(access.role, 'invite') || access.role === 'student' || (await hasClasses(forLab(db, access.lab), access)),
     isDemo: access.via === 'demo',
     ...(access.via === 'demo' && { demo: demoPeople }),
   }

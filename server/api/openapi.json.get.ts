@@ -11,6 +11,8 @@ import { Body as AddFact } from './bottles/[code]/facts.post'
 import { Body as Relabel } from './bottles/[code]/index.put'
 import { Body as AddBottles } from './bottles/index.post'
 import { Body as MadeBottle } from './bottles/made.post'
+import { Body as AnswerClass } from './batches/[code]/class.put'
+import { Body as JoinClass } from './classes/join.post'
 import { Body as AnswerDrill } from './drills/index.post'
 import { Body as Settings } from './lab.put'
 import { Body as OwnRow } from './own-rows/index.post'
@@ -232,6 +234,14 @@ const paths: ZodOpenApiPathsObject = {
   '/api/templates/{id}': {
     delete: write('Takes a template away; its revisions stay', { path: { id }, status: '204' }),
   },
+  '/api/batches/{code}/class': {
+    get: read('What a batch has to do with a class, if it is of one', { path: { code }, answer: Any }),
+    put: write('Asks for help, or answers a question of the class', { path: { code }, body: AnswerClass, answer: Any }),
+  },
+  '/api/classes': {
+    get: read('The classes of the lab; to a student those they are in', { answer: Any }),
+  },
+  '/api/classes/join': { post: write('Joins a class by its code', { body: JoinClass, answer: Any }) },
   '/api/drills': {
     get: read('One’s own answers to practice questions', { answer: Any }),
     post: write('Keeps an answer to a practice question, judged by its seed', {

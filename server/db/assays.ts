@@ -29,7 +29,7 @@ export const saveAssay = (
     const rows: { version: number }[] =
       version === 0
         ? await trx('assays')
-            .insert({ ...key, ...body })
+            .insert({ ...key, ...body, ...(access.role === 'student' && { student_id: access.person }) })
             .onConflict(['lab_id', 'id'])
             .ignore()
             .returning('version')

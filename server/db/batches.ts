@@ -13,6 +13,8 @@ export interface Batch {
   readonly touchedAt: string
   /** Since when nothing of it changes any more. */
   readonly sealedAt?: string
+  /** The class whose run it is. */
+  readonly classId?: string
 }
 
 /** A batch whose stored document does not read here: it is kept as it is, and why is told. */
@@ -29,12 +31,13 @@ interface Row {
   version: number
   touched_at: Date
   sealed_at: Date | null
+  class_id: string | null
 }
 
-const columns = ['id', 'code', 'document', 'version', 'touched_at', 'sealed_at'] as const
+const columns = ['id', 'code', 'document', 'version', 'touched_at', 'sealed_at', 'class_id'] as const
 
 /** What is stored is parsed when it is read, and brought to the newest version. */
-function batchOf({ touched_at, sealed_at, document, ...row }: Row): Batch | UnreadBatch {
+function batchOf({ touched_at, sealed_at, class_id, document, ...row }: Row): Batch | UnreadBatch {
   const read = readDocument(document)
   return read.ok
     ? {
@@ -42,6 +45,7 @@ function batchOf({ touched_at, sealed_at, document, ...row }: Row): Batch | Unre
         document: read.value,
         touchedAt: touched_at.toISOString(),
         ...(sealed_at && { sealedAt: sealed_at.toISOString() }),
+        ...(class_id && { classId: class_id }),
       }
     : { code: row.code, why: read.problem.why, at: read.problem.path.join('.') }
 }
@@ -58,10 +62,11 @@ export async function findBatch(db: Knex, { lab }: Access, code: string): Promis
 export const addBatch = (db: Knex, access: Access, prefix: string, document: BatchDocument): Promise<Batch> =>
   db.transaction(async trx => {
     await trx('labs').where({ id: access.lab }).forUpdate().select('id')
-    const taken: { code: string }[] = await trx('batches')
-      .where({ lab_id: access.lab })
-      .whereLike('code', `${prefix}-%`)
-      .select('code')
+    // Also those that who asks may not see: a student's next code is free in the whole lab.
+    const { rows: taken } = await trx.raw<{ rows: { code: string }[] }>(
+      'select codes_taken(?::uuid, ?::text) as code',
+      [access.lab, prefix],
+    )
     const last = Math.max(0, ...taken.map(({ code }) => Number(/-(\d+)$/.exec(code)?.[1] ?? 0)))
     return insertBatch(trx, access, `${prefix}-${String(last + 1).padStart(3, '0')}`, document)
   })
@@ -75,7 +80,13 @@ export async function insertBatch(
   at?: Date,
 ): Promise<Batch> {
   const [row] = await db('batches')
-    .insert({ id: randomUUID(), lab_id: access.lab, code, document: JSON.stringify(document) })
+    .insert({
+      id: randomUUID(),
+      lab_id: access.lab,
+      code,
+      document: JSON.stringify(document),
+      ...(access.role === 'student' && { student_id: access.person }),
+    })
     .returning([...columns])
   const { id, version, touched_at } = row as Row
   const batch: Batch = { id, code, document, version, touchedAt: touched_at.toISOString() }

@@ -121,11 +121,16 @@ export interface BriefRow {
   readonly lane: string
 }
 
+/** Runs of a class are seen in its table; on the bench they are only to the students whose hands they want. */
+const withBatches = (db: Knex): Knex.QueryBuilder =>
+  db('briefs').join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
+const onBench = (query: Knex.QueryBuilder, { role }: Access): Knex.QueryBuilder =>
+  role === 'student' ? query : query.whereNull('class_id')
+
 /** Batches under way: first what has a clock running or is due, then the last touched; a few of them, whole. */
-export async function lanesUnderWay(db: Knex, { lab }: Access, most: number, from: number): Promise<BriefRow[]> {
-  return db('briefs')
-    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
-    .where({ 'briefs.lab_id': lab, is_done: false, is_fresh: false })
+export async function lanesUnderWay(db: Knex, access: Access, most: number, from: number): Promise<BriefRow[]> {
+  return onBench(withBatches(db), access)
+    .where({ 'briefs.lab_id': access.lab, is_done: false, is_fresh: false })
     .orderByRaw('(has_timers or due_at is not null) desc, due_at asc nulls last, touched_at desc, code')
     .limit(most)
     .offset(from)
@@ -133,10 +138,9 @@ export async function lanesUnderWay(db: Knex, { lab }: Access, most: number, fro
 }
 
 /** Batches that are planned and not begun, last touched first; a few of them. */
-export const plannedOnes = (db: Knex, { lab }: Access, most: number): Promise<BriefRow[]> =>
-  db('briefs')
-    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
-    .where({ 'briefs.lab_id': lab, is_done: false, is_fresh: true })
+export const plannedOnes = (db: Knex, access: Access, most: number): Promise<BriefRow[]> =>
+  onBench(withBatches(db), access)
+    .where({ 'briefs.lab_id': access.lab, is_done: false, is_fresh: true })
     .orderBy('touched_at', 'desc')
     .limit(most)
     .select('code', 'touched_at', 'brief', 'lane')
@@ -144,16 +148,16 @@ export const plannedOnes = (db: Knex, { lab }: Access, most: number): Promise<Br
 /** How many batches are under way, how many only planned, how many done. */
 export async function countBriefs(
   db: Knex,
-  { lab }: Access,
+  access: Access,
 ): Promise<{ underWay: number; planned: number; done: number }> {
-  const { rows } = await db.raw<{ rows: { under_way: number; planned: number; done: number }[] }>(
-    `select count(*) filter (where not is_done and not is_fresh)::int as under_way,
-            count(*) filter (where not is_done and is_fresh)::int as planned,
-            count(*) filter (where is_done)::int as done
-     from briefs where lab_id = ?`,
-    [lab],
-  )
-  const { under_way, planned, done } = rows[0]!
+  const [row] = await onBench(withBatches(db), access)
+    .where({ 'briefs.lab_id': access.lab })
+    .select<{ under_way: number; planned: number; done: number }[]>(
+      db.raw('count(*) filter (where not is_done and not is_fresh)::int as under_way'),
+      db.raw('count(*) filter (where not is_done and is_fresh)::int as planned'),
+      db.raw('count(*) filter (where is_done)::int as done'),
+    )
+  const { under_way, planned, done } = row!
   return { underWay: under_way, planned, done }
 }
 

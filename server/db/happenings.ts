@@ -24,6 +24,7 @@ export const whats = {
   'key.closed': 'closed a key',
   'data.taken': 'took all of the lab’s data out',
   'data.brought': 'brought batches in',
+  'class.released': 'opened the sealed key of a class',
 } as const
 export type What = keyof typeof whats
 

@@ -12,6 +12,7 @@ import * as record from './migrations/010-record'
 import * as stamps from './migrations/011-stamps'
 import * as shelf from './migrations/012-shelf'
 import * as drills from './migrations/013-drills'
+import * as classes from './migrations/014-class'
 
 interface Migration {
   readonly name: string
@@ -32,6 +33,7 @@ const migrations: readonly Migration[] = [
   { name: '011-stamps', up: stamps.up },
   { name: '012-shelf', up: shelf.up },
   { name: '013-drills', up: drills.up },
+  { name: '014-class', up: classes.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

@@ -36,6 +36,12 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   bottle_facts: ['select', 'insert'],
   draws: ['select', 'insert', 'delete'],
   drill_answers: ['select', 'insert'],
+  classes: ['select', 'insert', 'update'],
+  class_keys: ['select', 'insert'],
+  class_groups: ['select', 'insert', 'update'],
+  class_members: ['select', 'insert', 'update', 'delete'],
+  class_answers: ['select', 'insert'],
+  class_marks: ['select', 'insert'],
   stand_ins: ['select', 'insert'],
   knex_migrations: ['select'],
 }

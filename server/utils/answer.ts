@@ -1,7 +1,7 @@
 import type { H3Event } from 'h3'
 import type { Knex } from 'knex'
 import { refusedAction, type Access, type Rule } from '../access/access'
-import { forLab } from '../db/connect'
+import { forAccess } from '../db/connect'
 import type { Session } from '../db/sessions'
 
 /** What a route of a lab’s data works with: who asks, and the database as that lab sees it. */
@@ -20,7 +20,7 @@ export const answer = <T>(rule: Rule, handle: (event: H3Event, asked: Asked) => 
     const why = refusedAction(access, rule)
     if (why) throw refusal(403, why, [{ code: codeOf(access, rule), why }])
     await requireMeasure(event, access)
-    return handle(event, { access, db: forLab(pool, access.lab) })
+    return handle(event, { access, db: forAccess(pool, access) })
   })
 
 /** Says which of the refusals can be mended at once: by a second factor. */

@@ -22,7 +22,7 @@ import { may } from '#core/people'
 import type { Access } from '../access/access'
 import { addAct, hasPartIn, isStateOf, listActs, manifestFor, partsOf, stateOf, type State } from '../db/acts'
 import { findBatch, isUnread, type Batch } from '../db/batches'
-import { forLab } from '../db/connect'
+import { forAccess } from '../db/connect'
 import { signingKey } from '../db/keyring'
 import { stampOfOwnRows } from '../db/own-rows'
 import { photosIn } from '../db/entries'
@@ -100,7 +100,7 @@ export function writeSoon(access: Access, code: string, entries: number): void {
   soon.set(key, timer)
 }
 async function rewrite(access: Access, code: string): Promise<void> {
-  const db = forLab(useDatabase(), access.lab)
+  const db = forAccess(useDatabase(), access)
   const batch = await findBatch(db, access, code)
   if (batch && !isUnread(batch)) await pageNow(db, access, batch, true)
 }

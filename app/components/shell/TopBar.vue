@@ -8,14 +8,16 @@ const who = useWhoStore()
 const asDemo = (event: Event): Promise<void> => who.asDemo((event.target as HTMLSelectElement).value)
 const { look } = useLook()
 const route = useRoute()
-const links = [
+/** A lab that does not teach has no class, and sees none. */
+const links = computed(() => [
   { to: '/', name: 'Bench' },
   { to: '/batches', name: 'Batches' },
   { to: '/shelf', name: 'Shelf' },
   { to: '/assays', name: 'Assays' },
   { to: '/tables', name: 'Tables' },
+  ...(who.me?.teaches ? [{ to: '/class', name: 'Class' }] : []),
   { to: '/drills', name: 'Drills' },
-]
+])
 const isOn = (to: string): boolean => (to === '/' ? route.path === '/' : route.path.startsWith(to))
 const emit = defineEmits<{ find: []; keys: [] }>()
 /** Where the bar is narrow its links are moved along: the one that is open is in sight. */

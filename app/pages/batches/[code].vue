@@ -89,6 +89,7 @@ useHead({ title: () => `${code.value} · Zip Ledger` })
     <BatchRail :code="code" :settled="settled" :stages="stageNames" />
     <div class="flex min-h-0 min-w-0 flex-col">
       <FailedParts :of="[...batch.attempts, settledAttempt]" />
+      <LazyClassStrip v-if="batch.classId" :code="code" @shows="batch.shows = $event" />
       <PanelGuard :key="$route.path" name="This page"><NuxtPage @shown="openJournal" /></PanelGuard>
     </div>
   </div>

@@ -9,10 +9,13 @@ import { tellVessel, vesselWords, type Event } from '#core/procedure'
 import { formatValue } from '#core/quantity'
 import type { MarginNote } from '#core/remarks'
 import { useStageRun } from '~/composables/useStageRun'
+import { useShows } from '~/composables/useShows'
 import { useBatchStore } from '~/stores/batch'
 
 /** The procedure of the stage at hand: proposed from the plan until the chemist makes it their own. */
 const batch = useBatchStore()
+/** A class may leave the app's own judgement out for its students. */
+const shows = useShows()
 const { stageId, saved, isTaken, moved, procedure, proposal, run, account } = useStageRun()
 const product = computed(() => {
   const read = parseFormula(batch.stage?.product.form ?? batch.stage?.product.species ?? '')
@@ -195,7 +198,12 @@ const total = computed(() =>
       <PanelGuard name="How it is won"><WayPanel :account="account" /></PanelGuard>
       <PanelGuard v-if="account && isIsolated && product" name="Winning the product">
         <LazyWayPicture v-if="account.way.way === 'heat dry' || account.way.way === 'throw down'" :account="account" />
-        <WinningPanel v-if="account.way.way !== 'heat dry'" :key="stageId" :account="account" :product="product" />
+        <WinningPanel
+          v-if="shows.predictions.value && account.way.way !== 'heat dry'"
+          :key="stageId"
+          :account="account"
+          :product="product"
+        />
       </PanelGuard>
       <h2 class="mt-6 text-[15px] text-ink">Steps</h2>
       <MovedCharges :moved="moved" />

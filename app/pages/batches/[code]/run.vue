@@ -42,6 +42,7 @@ import { useStageRun } from '~/composables/useStageRun'
 import { useStepDrafts } from '~/composables/useStepDrafts'
 import { useTimers } from '~/composables/useTimers'
 import { localCalendar } from '~/utils/calendar'
+import { useShows } from '~/composables/useShows'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import type { NewEntry } from '~/stores/outbox'
@@ -49,6 +50,8 @@ import { useLabStore } from '~/stores/lab'
 import { useLibraryStore } from '~/stores/library'
 
 const batch = useBatchStore()
+/** A class may leave the app's own judgement out for its students. */
+const shows = useShows()
 const journal = useJournalStore()
 const lab = useLabStore()
 const library = useLibraryStore()
@@ -573,7 +576,9 @@ watch(
             @again="again"
             @add="adding = true"
         /></PanelGuard>
-        <PanelGuard v-if="pot" name="In the pot now"><PotNow class="mt-4" :pot="pot" /></PanelGuard>
+        <PanelGuard v-if="pot && shows.predictions.value" name="In the pot now"
+          ><PotNow class="mt-4" :pot="pot"
+        /></PanelGuard>
         <PanelGuard v-if="series && series.weighings.length > 0" name="The drying"
           ><DryingCard class="mt-3" :weighings="series.weighings" :resolution="series.resolution"
         /></PanelGuard>

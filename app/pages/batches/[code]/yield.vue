@@ -8,12 +8,15 @@ import { useStageRun } from '~/composables/useStageRun'
 import { useWorking } from '~/composables/useWorking'
 import { useVerdict } from '~/composables/useVerdict'
 import { useBatchList } from '~/composables/useBatchList'
+import { useShows } from '~/composables/useShows'
 import { useBatchStore } from '~/stores/batch'
 import { useJournalStore } from '~/stores/journal'
 import type { NewEntry } from '~/stores/outbox'
 import { useLibraryStore } from '~/stores/library'
 
 const batch = useBatchStore()
+/** A class may leave the app's own judgement out for its students. */
+const shows = useShows()
 const journal = useJournalStore()
 const library = useLibraryStore()
 const { procedure, stageId } = useStageRun()
@@ -176,13 +179,24 @@ function keepRecovered(species: string, value: string): void {
         Judging what this batch’s data leave possible.
       </p>
       <template v-if="verdict">
-        <h2 class="mb-1 mt-4 text-[15px] text-ink">The same mass as each form these ions can make</h2>
-        <PanelGuard name="The forms"><FormLadder :rungs="verdict.rungs" @working="show($event.percent)" /></PanelGuard>
-        <p v-if="verdict.rungs.length < 2" class="small mt-1">The table knows no other form of this product.</p>
-        <PanelGuard name="The explanations"
+        <p v-if="!shows.explanations.value" class="mt-4 text-soft">
+          In this class you explain the yield yourselves: what the app makes of it is left out.
+        </p>
+        <h2 v-if="shows.explanations.value" class="mb-1 mt-4 text-[15px] text-ink">
+          The same mass as each form these ions can make
+        </h2>
+        <PanelGuard v-if="shows.explanations.value" name="The forms"
+          ><FormLadder :rungs="verdict.rungs" @working="show($event.percent)"
+        /></PanelGuard>
+        <p v-if="shows.explanations.value && verdict.rungs.length < 2" class="small mt-1">
+          The table knows no other form of this product.
+        </p>
+        <PanelGuard v-if="shows.explanations.value" name="The explanations"
           ><WhyPanel :verdict="verdict" @working="show(verdict.difference)"
         /></PanelGuard>
-        <PanelGuard name="The leftovers"><LeftoverPanel :leftovers="verdict.leftovers" @working="show" /></PanelGuard>
+        <PanelGuard v-if="shows.explanations.value" name="The leftovers"
+          ><LeftoverPanel :leftovers="verdict.leftovers" @working="show"
+        /></PanelGuard>
         <PanelGuard v-if="verdict.ledger.length > 0" name="The ledger of matter"
           ><MatterLedger :rows="verdict.ledger" @working="show"
         /></PanelGuard>

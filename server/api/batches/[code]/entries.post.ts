@@ -16,6 +16,8 @@ export default answer('record', async (event, { access, db }) => {
   if (access.via === 'key' && entries.some(({ kind }) => kind !== 'reading'))
     throw refusal(403, 'A key appends readings, and nothing else.')
   await requirePictures(db, access, code, entries)
+  // What is another student's is not there for this one: the writing itself goes by lab.
+  await requireOpenClass(db, access, code)
   const appended = await append(useDatabase(), { access, code, entries })
   if (!appended.ok) {
     const { problem } = appended

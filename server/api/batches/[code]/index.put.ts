@@ -33,6 +33,7 @@ export default answer('plan', async (event, { access, db }) => {
         fix: 'Begin another batch from it, or add an addendum to its record.',
       },
     ])
+  await requireOpenClass(db, access, batch.code)
   const result = await saveDocument(db, access, batch.code, version, document)
   if (result.saved) {
     announce(db, access.lab, batch.code)
