@@ -51,6 +51,12 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         'shelf/make?from=B-005&of=NaOH&strength=2.00%20mol/L&volume=100%20mL',
         'shelf/B-003',
         'tables',
+        'class',
+        'class/new',
+        'drills?family=weigh&level=2&seed=5',
+        'drills?family=balance&level=3&seed=2',
+        'drills?family=curve&level=2&seed=3',
+        'drills/sheet',
       ]
       const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay', 'record'].map(
         path => `batches/ZN-020/${path}`,

@@ -107,6 +107,16 @@ test.describe('a class of 24', () => {
     const table = `name\n${students.map(({ name }) => name).join('\n')}`
     expect((await instructor.ask('PUT', `/api/classes/${id}/roster`, { table })).status).toBe(200)
 
+    // A link for each who has not come yet lets one in, as a student under the name of the list.
+    const links = (await instructor.ask('POST', `/api/classes/${id}/links`, {})).data as {
+      slips: { name: string; link: string }[]
+    }
+    expect(links.slips).toHaveLength(24)
+    const looked = await new Somebody(server.address).ask('POST', '/api/join/look', {
+      link: links.slips[2]!.link.split('#')[1],
+    })
+    expect(looked.data).toMatchObject({ role: 'Student', name: 'Student 03' })
+
     expect((await students[0]!.one.ask('POST', '/api/classes/join', { code: 'zzzzzz' })).status).toBe(404)
     for (const student of students) {
       const joined = await student.one.ask('POST', '/api/classes/join', { code: code.toUpperCase() })

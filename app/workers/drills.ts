@@ -65,7 +65,7 @@ const questionOf = ({ family, seed, level }: Address): Question[] => {
 /** What is asked next: after a slip, a question in which it would show again, in another dress. */
 function next({ answers, now, only, seed, before }: Extract<DrillAsked, { is: 'next' }>): DrillAnswer {
   const standings = standingsOf(answers)
-  const standing = nextOf(standings, now, new Set(only))
+  const standing = nextOf(standings, now, { only: new Set(only), just: before?.family })
   const { family, level, open } = standing
   const [last] = before && before.family === family.id && open ? questionOf(before) : []
   const [drawn] = questionOf({ family: family.id, level, seed })

@@ -46,10 +46,13 @@ describe('how somebody stands', () => {
     const slip = standingsOf([...answers('yield', ['right']), ...answers('weigh', ['slip'])])
     expect(nextOf(slip, START + 1000).family.id).toBe('weigh')
     expect(nextOf(slip, START + 1000).open).toBe('waters left out')
+    const two = standingsOf([...answers('yield', ['slip']), ...answers('weigh', ['slip'])])
+    expect(nextOf(two, START + 1000, { just: 'weigh' }).family.id).toBe('weigh')
+    expect(nextOf(two, START + 1000, { just: 'yield' }).family.id).toBe('yield')
     expect(nextOf(standingsOf([]), START).family.id).toBe('formula')
     expect(nextOf(standingsOf(answers('formula', ['right'])), START + 1000).family.id).toBe('name')
     expect(nextOf(standingsOf(answers('formula', ['right'])), START + 30 * DAY).family.id).toBe('formula')
-    expect(nextOf(standingsOf([]), START, new Set(['curve'])).family.id).toBe('curve')
+    expect(nextOf(standingsOf([]), START, { only: new Set(['curve']) }).family.id).toBe('curve')
   })
 
   it('counts the slips, and what was right of the last ten', () => {

@@ -74,12 +74,17 @@ function standingIn(family: Family, answers: readonly Answered[]): Standing {
 }
 
 /**
- * What to ask next: a slip that was just made, in another dress; then what is longest due; then what was never asked, in the order of the work; then what is due soonest. `only` keeps to some families.
+ * What to ask next: the slip that was made in the question just answered, in another dress; then slips made before; then what is longest due; then what was never asked, in the order of the work; then what is due soonest. `only` keeps to some families.
  */
-export function nextOf(standings: readonly Standing[], now: number, only: ReadonlySet<string> = new Set()): Standing {
+export function nextOf(
+  standings: readonly Standing[],
+  now: number,
+  { only = new Set(), just }: { readonly only?: ReadonlySet<string>; readonly just?: string | undefined } = {},
+): Standing {
   const all = only.size > 0 ? standings.filter(({ family }) => only.has(family.id)) : standings
   const byDue = all.filter(({ due }) => due !== undefined).toSorted((a, b) => a.due! - b.due!)
   return (
+    all.find(({ family, open }) => family.id === just && open !== undefined) ??
     byDue.find(({ open, due }) => open !== undefined && due! <= now + SOON) ??
     byDue.find(({ due }) => due! <= now) ??
     all.find(({ due }) => due === undefined) ??

@@ -40,6 +40,20 @@ const release = async (): Promise<void> => {
   if (await roster.ask(() => send(`/api/classes/${whole.id}/release`, { method: 'POST', body: {} }))) emit('changed')
 }
 const isAsked = ref(false)
+
+interface Slip {
+  readonly name: string
+  readonly group: number
+  readonly link: string
+}
+const slips = shallowRef<readonly Slip[]>([])
+const linking = useAsked()
+const makeLinks = (): Promise<boolean> =>
+  linking.ask(async () => {
+    slips.value = (await send<{ slips: Slip[] }>(`/api/classes/${whole.id}/links`, { method: 'POST', body: {} })).slips
+  })
+const waiting = computed(() => whole.members.filter(({ person }) => person === undefined).length)
+const print = (): void => window.print()
 const lines = computed(() => Object.values(problems.value))
 const nameOf = (number: number): string =>
   whole.members
@@ -66,6 +80,32 @@ const nameOf = (number: number): string =>
           <span>{{ nameOf(group.number) || 'nobody yet' }}</span>
         </li>
       </ol>
+      <div v-if="waiting > 0" class="mt-3">
+        <button type="button" class="button button-quiet" :disabled="linking.isBusy.value" @click="makeLinks">
+          Make a link for each who is not in yet
+        </button>
+        <p v-if="linking.failure.value" class="mt-1 text-[13.5px] text-red" role="alert">{{ linking.failure.value }}</p>
+      </div>
+      <section
+        v-if="slips.length > 0"
+        class="mt-3 rounded-lg border border-rule px-3 py-2"
+        aria-label="Links to hand out"
+      >
+        <p class="text-[14px]">
+          Shown once, each good for a week and for one person. Print and cut them up.
+          <button type="button" class="text-verdigris underline" @click="print">Print</button>
+        </p>
+        <ul>
+          <li
+            v-for="slip in slips"
+            :key="slip.link"
+            class="break-inside-avoid border-t border-dashed border-rule py-2 text-[13.5px]"
+          >
+            <b>{{ slip.name }}</b>, group {{ slip.group }}: open <span class="figure break-all">{{ slip.link }}</span>,
+            choose a name to sign in by and a password, then join the class with <b class="figure">{{ whole.code }}</b>.
+          </li>
+        </ul>
+      </section>
       <form class="mt-3" @submit.prevent="put">
         <label
           ><span class="label">A list as CSV or from a spreadsheet: name, and group if you wish</span

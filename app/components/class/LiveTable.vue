@@ -33,6 +33,12 @@ const ordered = computed(() =>
 )
 const isQuiet = ({ state }: LiveRow): boolean =>
   state?.lastAt !== undefined && !state.isDone && now - Date.parse(state.lastAt) > QUIET
+/** Names, and of each whether they have come; once where nobody has. */
+function whoOf({ members }: LiveRow): string {
+  const names = members.map(({ name }) => name).join(', ')
+  if (members.length > 0 && members.every(({ isIn }) => !isIn)) return `${names} (not in yet)`
+  return members.map(({ name, isIn }) => (isIn ? name : `${name} (not in yet)`)).join(', ')
+}
 const sinceOf = ({ state }: LiveRow): string =>
   state?.lastAt === undefined ? '' : `${formatDistanceStrict(Date.parse(state.lastAt), now)} ago`
 const offOf = ({ state, key }: LiveRow): string =>
@@ -71,14 +77,11 @@ const offOf = ({ state, key }: LiveRow): string =>
             <span v-if="row.group.section" class="small ml-1.5">{{ row.group.section }}</span>
           </td>
           <td class="py-1.5 pr-3">
-            <span v-for="(one, i) in row.members" :key="one.name" :class="{ 'text-soft': !one.isIn }"
-              ><template v-if="i > 0">, </template>{{ one.name
-              }}<template v-if="!one.isIn"> (not in yet)</template></span
-            >
+            <span :class="{ 'text-soft': row.members.every(({ isIn }) => !isIn) }">{{ whoOf(row) }}</span>
           </td>
           <td class="py-1.5 pr-3">
             <template v-if="row.state"
-              ><span v-if="row.state.steps > 0" class="figure mr-1.5 text-soft"
+              ><span v-if="row.state.done > 0" class="figure mr-1.5 text-soft"
                 >{{ row.state.done }}/{{ row.state.steps }}</span
               ><RichText :text="row.state.step"
             /></template>

@@ -1,22 +1,10 @@
 <script setup lang="ts">
 import type { Question } from '#core/drill'
-import { toSignificant } from '#core/quantity'
 import type { Told } from '~/workers/drills'
 
 /** What is said of an answer: right, or which slip it was on these numbers; then how it is done, as elsewhere in the app. */
 const { told, question, isShown } = defineProps<{ told: Told | undefined; question: Question; isShown: boolean }>()
 
-const right = computed(() => {
-  const { answer } = question
-  if (answer.is === 'number')
-    return `${toSignificant(answer.value / answer.size, answer.digits)}${answer.unit === '' ? '' : `\u202f${answer.unit}`}`
-  if (answer.is === 'formula') return `{${answer.text}}`
-  if (answer.is === 'name') return answer.text
-  if (answer.is === 'choice') return answer.right.map(i => answer.options[i]!).join('; ')
-  return answer.species
-    .map(({ text, side }, i) => ({ side, text: `${answer.right[i] === 1 ? '' : `${answer.right[i]}\u202f`}{${text}}` }))
-    .reduce((line, one, i, all) => line + (i === 0 ? '' : one.side === all[i - 1]!.side ? ' + ' : ' → ') + one.text, '')
-})
 const slips = computed(() =>
   told?.is === 'slip' ? told.slips.map((slip, i) => ({ ...slip, ...told.named![i]! })) : [],
 )
@@ -52,16 +40,6 @@ const slips = computed(() =>
     </p>
   </div>
   <section v-if="isShown" class="mt-3 rounded-lg border border-rule bg-paper px-3.5 py-3" aria-label="Working">
-    <h2 class="mb-1 font-semibold text-ink">The answer: <RichText :text="right" /></h2>
-    <ol class="text-[14px] leading-[1.65]">
-      <li v-for="(line, i) in question.working" :key="i">
-        <RichText :text="line.name" class="text-soft" />
-        <span class="figure ml-1.5"
-          >= {{ line.relation }} =
-          <b :class="i === question.working.length - 1 ? 'font-bold' : 'font-normal'">{{ line.result }}</b></span
-        >
-      </li>
-      <li v-for="line in question.why" :key="line"><RichText :text="line" /></li>
-    </ol>
+    <WorkedAnswer :question="question" />
   </section>
 </template>

@@ -142,7 +142,7 @@ const print = (): void => window.print()
       </p>
       <ol class="mt-3 list-decimal pl-6">
         <li v-for="(question, i) in questions" :key="i" class="mb-3 break-inside-avoid">
-          <VerdictPanel :told="undefined" :question="question" is-shown />
+          <WorkedAnswer :question="question" />
         </li>
       </ol>
     </article>
