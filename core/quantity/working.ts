@@ -65,8 +65,13 @@ function relationOf({ made }: Figure): string {
   if (made.how === 'given') return ''
   if (made.how === 'function') return `${functions[made.is].written}(${shownInput(made.of)})`
   const over = made.over.map(shownInput).join(' × ') || '1'
-  return made.under.length === 0 ? over : `${over} ÷ ${made.under.map(shownInput).join(' ÷ ')}`
+  const under = made.under.filter(figure => !isUnity(figure))
+  return under.length === 0 ? over : `${over} ÷ ${under.map(shownInput).join(' ÷ ')}`
 }
+
+/** Divided by one that nobody named or wrote, such as a yield of all of it: a working need not say so. */
+const isUnity = ({ value, made, name }: Figure): boolean =>
+  made.how === 'given' && made.source === 'exact' && value === 1 && name === '' && made.written === undefined
 
 /** A negative term stands in brackets: two signs in a row read as a slip. */
 const inBrackets = (shown: string): string => (/^[-−]/.test(shown) ? `(${shown})` : shown)

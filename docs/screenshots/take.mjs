@@ -20,13 +20,22 @@ const views = [
   ['run-phone', '/batches/ZN-021/run', async page => { await page.keyboard.press('j'); await page.keyboard.press('j') }, { width: 390, height: 844 }],
   ['thrown-down', '/batches/SR-001/procedure', page => page.waitForTimeout(1000)],
   ['yield', '/batches/ZN-020/yield'],
-  ['ledger', '/batches/ZN-020/yield', async page => {
-    await page.getByRole('button', { name: 'Flow' }).click()
-    await page.getByText('Where every mole went').evaluate(heading => heading.scrollIntoView())
-  }],
   ['assay', '/batches/NI-014/assay'],
-  ['thermogram', '/batches/CU-011/assay', page => page.getByRole('button', { name: 'The same, heated slowly' }).click()],
   ['record', '/batches/CO-003/record', page => page.getByText('Working out what').waitFor({ state: 'detached' })],
+  ['class', '/class', async page => {
+    const day = page.getByRole('button', { name: 'Open the demo’s school day' })
+    const there = page.getByRole('link', { name: /^School day/ })
+    await day.or(there).click()
+    await page.getByText('asks for help').first().waitFor()
+    await page.locator('figure canvas').first().waitFor()
+    await page.waitForTimeout(1500)
+  }],
+  ['drills', '/drills?family=weigh&level=2&seed=5', async page => {
+    await page.getByLabel('Your answer').fill('5.75 g')
+    await page.keyboard.press('Enter')
+    await page.getByText('The assay was multiplied').first().waitFor()
+    await page.getByRole('button', { name: 'Show the working' }).click()
+  }],
   ['people', '/people'],
   ['tables', '/tables?table=solubility&q=ZnSO4&stood=80:57.1,5:44.7', page => page.waitForTimeout(1200)],
 ]

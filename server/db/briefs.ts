@@ -161,10 +161,9 @@ export async function countBriefs(
   return { underWay: under_way, planned, done }
 }
 
-/** All batches, last touched first, without their lanes. */
-export const listBriefs = (db: Knex, { lab }: Access): Promise<BriefRow[]> =>
-  db('briefs')
-    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
-    .where({ 'briefs.lab_id': lab })
+/** All batches, last touched first, without their lanes; runs of classes stand in their class. */
+export const listBriefs = (db: Knex, access: Access): Promise<BriefRow[]> =>
+  onBench(withBatches(db), access)
+    .where({ 'briefs.lab_id': access.lab })
     .orderBy('touched_at', 'desc')
     .select('code', 'touched_at', 'brief')

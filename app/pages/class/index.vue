@@ -40,6 +40,12 @@ const join = (): Promise<boolean> =>
     })
     await navigateTo(`/batches/${batch}/sheet`)
   })
+const day = useAsked()
+const openDay = (): Promise<boolean> =>
+  day.ask(async () => {
+    const { id } = await send<{ id: string }>('/api/classes/school-day', { method: 'POST', body: {} })
+    await navigateTo(`/class/${id}`)
+  })
 const codeWhy = computed(() => problems.value.code ?? (failure.value || ''))
 const whenOf = ({ opensAt, closesAt }: Summary): string =>
   [opensAt && `opens ${dayClockText(Date.parse(opensAt))}`, closesAt && `closes ${dayClockText(Date.parse(closesAt))}`]
@@ -77,13 +83,22 @@ const whenOf = ({ opensAt, closesAt }: Summary): string =>
       <button type="button" class="text-verdigris underline" @click="load">Try again</button>
     </p>
     <p v-else-if="!classes" class="mt-4 text-soft" aria-busy="true">Reading the classes.</p>
-    <p v-else-if="classes.length === 0" class="mt-6 text-soft">
-      {{
-        teaches
-          ? 'There is no class yet. Make one from any batch: its plan is what the groups carry out.'
-          : 'You are in no class yet. Type its code above.'
-      }}
-    </p>
+    <div v-else-if="classes.length === 0" class="mt-6 text-soft">
+      <p>
+        {{
+          teaches
+            ? 'There is no class yet. Make one from any batch: its plan is what the groups carry out.'
+            : 'You are in no class yet. Type its code above.'
+        }}
+      </p>
+      <p v-if="teaches && who.me?.isDemo" class="mt-3">
+        <button type="button" class="button button-quiet" :disabled="day.isBusy.value" @click="openDay">
+          Open the demo’s school day
+        </button>
+        <span class="ml-3">Twelve pairs in the middle of it: some weigh, some have results, one asks for help.</span>
+      </p>
+      <p v-if="day.failure.value" class="mt-2 text-red" role="alert">{{ day.failure.value }}</p>
+    </div>
     <table v-else class="mt-4 w-full max-w-[900px] text-[15px]">
       <thead>
         <tr class="small text-left">

@@ -64,7 +64,7 @@ export const waterFamily: Family = {
         ? holds
         : difference('water to add', holds, difference(`water in the {${form.text}}`, weighed, inIt))
     return numeric({
-      ask: `How much water do you add to ${mass} g of {${form.text}}, so that ${level === 3 ? 'it dissolves, with a quarter of that water more as a margin' : 'it just dissolves'} at ${celsius} °C?`,
+      ask: `How much water do you add to ${mass} g of {${form.text}} to ${level === 3 ? 'dissolve it' : 'just dissolve it'} at ${celsius} °C${level === 3 ? ', with a quarter more of it as a margin' : ''}?`,
       facts: [`{${curve.salt.text}} at ${celsius} °C: ${s.toPrecision(3)} g in 100 g of water`],
       figure: level === 3 ? product('water with a quarter more', 'mass', [added, exact(margin)]) : added,
       unit: 'g',
