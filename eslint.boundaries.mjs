@@ -51,7 +51,13 @@ const core = {
   classroom: [...judged, 'outcome', 'overview', 'document'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
-const packages = { document: ['zod'], shelf: ['zod'], classroom: ['zod'], species: ['damerau-levenshtein'], drill: ['ts-fsrs'] }
+const packages = {
+  document: ['zod'],
+  shelf: ['zod'],
+  classroom: ['zod'],
+  species: ['damerau-levenshtein'],
+  drill: ['ts-fsrs'],
+}
 
 const only = (regex, message) => ['error', { patterns: [{ regex: `^(?!${regex})`, message }] }]
 
