@@ -49,6 +49,7 @@ const core = {
   shelf: [...judged, 'supply', 'outcome', 'overview', 'document'],
   drill: [...judged, 'equation', 'supply', 'outcome', 'route'],
   classroom: [...judged, 'outcome', 'overview', 'document'],
+  practice: [...judged, 'outcome', 'document', 'classroom'],
   record: ['equation', ...judged, 'outcome', 'cause', 'remarks', 'document', 'shelf'],
 }
 const packages = {

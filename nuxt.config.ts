@@ -96,12 +96,12 @@ export default defineNuxtConfig({
       },
     },
     hooks: {
-      /** What works briefs and records out in threads of their own are bundles of their own; the fonts of what is printed lie beside them. */
+      /** What works briefs and records out, and judges drills, in threads of their own are bundles of their own; the fonts of what is printed lie beside them. */
       async compiled({ options }) {
         for (const file of Object.values(fontFiles).flat())
           cpSync(join('node_modules', file), join(options.output.serverDir, 'fonts', file))
         await build({
-          entryPoints: ['server/jobs/brief-worker.ts', 'server/jobs/record-worker.ts'],
+          entryPoints: ['server/jobs/brief-worker.ts', 'server/jobs/drill-worker.ts', 'server/jobs/record-worker.ts'],
           bundle: true,
           platform: 'node',
           format: 'esm',

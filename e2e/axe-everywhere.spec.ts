@@ -57,6 +57,7 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         'drills?family=balance&level=3&seed=2',
         'drills?family=curve&level=2&seed=3',
         'drills/sheet',
+        'drills/practice',
       ]
       const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay', 'record'].map(
         path => `batches/ZN-020/${path}`,

@@ -119,7 +119,7 @@ test('what cannot be judged is refused with its place', async ({ request }) => {
     at: new Date().toISOString(),
   }
   expect((await request.post('/api/drills', { data: { ...body, level: 4 } })).status()).toBe(400)
-  expect((await request.post('/api/drills', { data: { ...body, family: 'alchemy' } })).status()).toBe(400)
+  expect((await request.post('/api/drills', { data: { ...body, family: 'alchemy' } })).status()).toBe(422)
   expect((await request.post('/api/drills', { data: { ...body, typed: 'soon' } })).status()).toBe(422)
   expect((await request.post('/api/drills', { data: { ...body, seed: 1e9 } })).status()).toBe(400)
   // Claimed or not, it is judged there.

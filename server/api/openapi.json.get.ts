@@ -16,6 +16,7 @@ import { Body as JoinClass } from './classes/join.post'
 import { Body as AnswerDrill } from './drills/index.post'
 import { Body as Settings } from './lab.put'
 import { Body as OwnRow } from './own-rows/index.post'
+import { Body as BeginPractice } from './practice/index.post'
 import { Body as Template } from './templates/index.post'
 
 /** How an answer that is no success looks (RFC 9457). */
@@ -242,6 +243,14 @@ const paths: ZodOpenApiPathsObject = {
     get: read('The classes of the lab; to a student those they are in', { answer: Any }),
   },
   '/api/classes/join': { post: write('Joins a class by its code', { body: JoinClass, answer: Any }) },
+  '/api/practice': {
+    get: read('One’s own runs at the practice bench', { answer: Any }),
+    post: write('Begins a practice run of a batch’s procedure, by a seed', {
+      body: BeginPractice,
+      answer: Any,
+      status: '201',
+    }),
+  },
   '/api/drills': {
     get: read('One’s own answers to practice questions', { answer: Any }),
     post: write('Keeps an answer to a practice question, judged by its seed', {

@@ -121,11 +121,11 @@ export interface BriefRow {
   readonly lane: string
 }
 
-/** Runs of a class are seen in its table; on the bench they are only to the students whose hands they want. */
+/** Runs of a class are seen in its table, and practice where it is practised; on the bench a run of a class is only to the students whose hands it wants. */
 const withBatches = (db: Knex): Knex.QueryBuilder =>
   db('briefs').join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
 const onBench = (query: Knex.QueryBuilder, { role }: Access): Knex.QueryBuilder =>
-  role === 'student' ? query : query.whereNull('class_id')
+  role === 'student' ? query.where({ is_practice: false }) : query.whereNull('class_id').where({ is_practice: false })
 
 /** Batches under way: first what has a clock running or is due, then the last touched; a few of them, whole. */
 export async function lanesUnderWay(db: Knex, access: Access, most: number, from: number): Promise<BriefRow[]> {

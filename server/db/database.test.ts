@@ -92,6 +92,9 @@ describe.skipIf(!server)('the database', () => {
       '010-record',
       '011-stamps',
       '012-shelf',
+      '013-drills',
+      '014-class',
+      '015-practice',
     ])
     expect(await findLab(db, access)).toEqual({
       id: demoLab.id,

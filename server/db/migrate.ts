@@ -13,6 +13,7 @@ import * as stamps from './migrations/011-stamps'
 import * as shelf from './migrations/012-shelf'
 import * as drills from './migrations/013-drills'
 import * as classes from './migrations/014-class'
+import * as practice from './migrations/015-practice'
 
 interface Migration {
   readonly name: string
@@ -34,6 +35,7 @@ const migrations: readonly Migration[] = [
   { name: '012-shelf', up: shelf.up },
   { name: '013-drills', up: drills.up },
   { name: '014-class', up: classes.up },
+  { name: '015-practice', up: practice.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

@@ -42,6 +42,7 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   class_members: ['select', 'insert', 'update', 'delete'],
   class_answers: ['select', 'insert'],
   class_marks: ['select', 'insert'],
+  practice_runs: ['select', 'insert'],
   stand_ins: ['select', 'insert'],
   knex_migrations: ['select'],
 }

@@ -37,7 +37,10 @@ const dueCount = computed(
             Questions from the same reckoning that plans a batch. A slip is named, and asked after again.
           </p>
         </div>
-        <NuxtLink to="/drills/sheet" class="button button-quiet">A sheet to print</NuxtLink>
+        <div class="flex flex-wrap gap-3">
+          <NuxtLink v-if="who.may('record')" to="/drills/practice" class="button button-quiet">Practice bench</NuxtLink>
+          <NuxtLink to="/drills/sheet" class="button button-quiet">A sheet to print</NuxtLink>
+        </div>
       </div>
       <p v-if="state === 'loading'" class="rounded-xl border border-rule bg-sheet p-6 text-soft" aria-busy="true">
         Making a question.

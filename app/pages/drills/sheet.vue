@@ -29,18 +29,24 @@ const familyWhy = computed(() => (chosen.value.length > 0 ? '' : 'Choose one kin
 onMounted(async () => {
   stands.value = (await ask<'stand'>({ is: 'stand', answers: [] })).stands
 })
+const inOrder = (): string[] => stands.value.map(({ family }) => family.id).filter(id => chosen.value.includes(id))
+let asked = 0
 watch(
-  [chosen, level, count, seed],
+  [stands, chosen, level, count, seed],
   async () => {
-    if (countWhy.value || seedWhy.value || familyWhy.value) return
-    const families = stands.value.length > 0 ? inOrder() : chosen.value
+    // In the order of the work, whatever order they were chosen in: the same choice is the same sheet.
+    const families = inOrder()
+    if (families.length === 0 || countWhy.value || seedWhy.value || familyWhy.value) return
+    const mine = (asked += 1)
     const of = Array.from({ length: Number(count.value) }, (_, i) => ({
       family: families[i % families.length]!,
       level: level.value,
       seed: (Number(seed.value) + i) % MOST_SEED,
     }))
     try {
-      questions.value = (await ask<'make'>({ is: 'make', of })).questions
+      const made = (await ask<'make'>({ is: 'make', of })).questions
+      if (mine !== asked) return
+      questions.value = made
       failure.value = ''
     } catch {
       failure.value = 'The questions could not be made. Try another number.'
@@ -48,7 +54,6 @@ watch(
   },
   { immediate: true },
 )
-const inOrder = (): string[] => stands.value.map(({ family }) => family.id).filter(id => chosen.value.includes(id))
 function choose(id: string, isOn: boolean): void {
   chosen.value = isOn ? [...chosen.value, id] : chosen.value.filter(one => one !== id)
 }

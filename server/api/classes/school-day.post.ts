@@ -8,7 +8,7 @@ const FROM = 'NI-014'
 
 /** The school day of the demo, as it stands in the middle of the day; only in the demo's lab, and once. */
 export default answer('invite', async (event, { access, db }) => {
-  if (!(await findLab(db, access))?.isDemo) throw refusal(403, 'The school day is the demo’s alone.')
+  if (!(await findLab(db, access))?.isDemo) throw refusal(409, 'The school day is the demo’s alone.')
   const there = (await listClasses(db, access)).find(({ plan }) => plan.name === schoolDay.name)
   if (there) return { id: there.id }
   const batch = await findBatch(db, access, FROM)
