@@ -8,6 +8,7 @@ import {
   judgePractice,
   practiceOf,
   stateOf,
+  vesselAt,
   weighing,
   type Act,
   type Choice,
@@ -62,6 +63,8 @@ export function usePractice() {
 
   const entries = computed((): readonly Entry[] => journal.entries)
   const state = computed(() => practice.value && stateOf(practice.value, entries.value))
+  /** What stands in the vessel now, by the account over what was really read. */
+  const holds = computed(() => practice.value && vesselAt(practice.value, entries.value))
   const start = computed(() => Date.parse(run.value?.startsAt ?? ''))
   /** The bench's clock: where the last entry left it. */
   const clock = computed(() => Math.max(start.value, ...entries.value.map(({ at }) => Date.parse(at))))
@@ -129,6 +132,7 @@ export function usePractice() {
     open,
     entries,
     state,
+    holds,
     start,
     clock,
     doIt,

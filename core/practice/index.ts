@@ -1,5 +1,5 @@
 export { BALANCE, choosing, DISH, doing, expertRun, planned, weighing, type Act } from './acts'
 export { judgePractice, type PracticeMark } from './judged'
-export { cropOf, goodCrop, shownCrop, stateOf, type PracticeCrop, type PracticeState } from './outcome'
+export { cropOf, goodCrop, shownCrop, stateOf, vesselAt, type PracticeCrop, type PracticeState } from './outcome'
 export { minutesOfStep, practiceOf, type Planted, type Practice } from './practice'
 export { troubleRows, type Choice, type TroubleRow } from './troubles'

@@ -1,5 +1,6 @@
 import { foldJournal, type Entry, type Step } from '#core/journal'
 import { realAccounts } from '#core/outcome'
+import { tellVessel, vesselWords, type ToldStage } from '#core/procedure'
 import { scaleText } from '#core/quantity'
 import type { Planted, Practice } from './practice'
 import type { Choice } from './troubles'
@@ -59,13 +60,7 @@ const HANDLING = 0.985
  */
 export function cropOf(practice: Practice, entries: readonly Entry[]): PracticeCrop | undefined {
   const { chosen } = stateOf(practice, entries)
-  const weak = practice.planted.find(
-    one => one.weak && !chosen.some(({ planted, choice }) => planted === one && choice.isRight),
-  )
-  const truth = entries
-    .filter(entry => !isAddition(entry))
-    .map(entry => (weak?.weak ? weakened(entry, weak.weak) : entry))
-  const [told] = realAccounts({ plan: practice.plan, lines: foldJournal(truth), stepsOf: () => practice.steps }) ?? []
+  const told = accountOf(practice, entries)
   const mass = told?.product.mass
   if (!told || mass === undefined) return undefined
   const kept = chosen.reduce((share, { choice }) => share * (choice.kept ?? 1), HANDLING)
@@ -73,6 +68,26 @@ export function cropOf(practice: Practice, entries: readonly Entry[]): PracticeC
   const clinging = told.product.with.reduce((sum, portion) => sum + portion.mass, 0) * kept
   const left = chosen.reduce((sum, { choice }) => sum + (choice.foreign ?? 0), 0)
   return { product, foreign: clinging + (product * left) / 100 }
+}
+
+/** The vessel's account over what was really charged and read: a weak bottle counts as weak as it is, until more was added. */
+function accountOf(practice: Practice, entries: readonly Entry[]): ToldStage | undefined {
+  const { chosen } = stateOf(practice, entries)
+  const weak = practice.planted.find(
+    one => one.weak && !chosen.some(({ planted, choice }) => planted === one && choice.isRight),
+  )
+  const truth = entries
+    .filter(entry => !isAddition(entry))
+    .map(entry => (weak?.weak ? weakened(entry, weak.weak) : entry))
+  return realAccounts({ plan: practice.plan, lines: foldJournal(truth), stepsOf: () => practice.steps })?.[0]
+}
+
+/** What stands in the vessel after the last step that was done, in words; undefined before anything is in it, or where the account does not know. */
+export function vesselAt(practice: Practice, entries: readonly Entry[]): string | undefined {
+  const done = new Set(entries.flatMap(entry => (entry.kind === 'step' && entry.what === 'done' ? [entry.step] : [])))
+  const told = done.size > 0 ? accountOf(practice, entries) : undefined
+  const event = told?.events.findLast(({ step }) => done.has(step))
+  return told && event?.isKnown ? vesselWords(tellVessel(event.after, told.named)) : undefined
 }
 const isAddition = (entry: Entry): boolean => entry.kind === 'reading' && entry.about.what === 'addition'
 

@@ -4,6 +4,7 @@ import { readEntry } from '#core/document'
 import type { Entry } from '#core/journal'
 import {
   choosing,
+  vesselAt,
   cropOf,
   doing,
   expertRun,
@@ -143,6 +144,18 @@ describe('a run at the practice bench', () => {
     const lost = cropOf(practice, leftAlone)!.product
     expect(lost / rescued).toBeLessThan(weak.weak!.share + 0.03)
     expect(lost / rescued).toBeGreaterThan(weak.weak!.share - 0.2)
+  })
+
+  it('tells what stands in the vessel, by the account: nothing at first, the acid before the metal', () => {
+    const practice = of('ZN-021', 2)
+    expect(vesselAt(practice, [])).toBeUndefined()
+    const entries = expertRun(practice, START, BY, id)
+    const until = (words: string): Entry[] =>
+      entries.slice(0, entries.findIndex(entry => entry.kind === 'step' && entry.words.startsWith(words)) + 1)
+    const acid = vesselAt(practice, until('Put the'))!
+    expect(acid).toContain('{H2SO4}')
+    expect(acid).not.toContain('{ZnSO4')
+    expect(vesselAt(practice, until('Stir'))).toContain('{ZnSO4')
   })
 
   it('the crop is wet at first, and comes to constant mass', () => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { entryText } from '#core/journal'
+import { aboutWords, entryText, type Correction, type Entry } from '#core/journal'
 import { DISH, planned } from '#core/practice'
 import { readingAsked } from '#core/procedure'
 import { usePractice } from '~/composables/usePractice'
@@ -14,6 +14,7 @@ const {
   open,
   entries,
   state,
+  holds,
   start,
   clock,
   doIt,
@@ -91,6 +92,13 @@ const weighed = computed(() =>
     entry.kind === 'reading' && entry.about.what === 'product' && entry.measure === 'gross' ? [entry.value] : [],
   ),
 )
+/** An entry in words, a reading with what it is of. */
+const wordsOf = (entry: Entry): string =>
+  entry.kind === 'correction'
+    ? ''
+    : entry.kind === 'reading'
+      ? `${aboutWords(entry.about)}: ${entryText(entry)}`
+      : entryText(entry as Exclude<Entry, Correction>)
 const total = computed(() => marks.value?.reduce((sum, { points }) => sum + points, 0) ?? 0)
 
 const minute = ref(0)
@@ -253,6 +261,9 @@ const minutesOf = (at: string): string => {
           </div>
         </template>
       </form>
+      <p v-if="!marks && holds" class="mt-3 rounded-lg border border-rule bg-paper px-3 py-2 text-[14px]">
+        <b>In the vessel</b>, as the model reckons: <RichText :text="holds" />
+      </p>
       <form v-if="!marks" class="mt-3 flex gap-3" @submit.prevent="takeNote">
         <label class="flex-1"
           ><span class="sr-only">What you see</span
@@ -265,7 +276,7 @@ const minutesOf = (at: string): string => {
       <h2>Journal</h2>
       <ol class="max-h-[520px] overflow-y-auto text-[13.5px]" tabindex="0" aria-label="Entries">
         <li v-for="entry in told.toReversed()" :key="entry.id" class="border-t border-rule py-0.5">
-          <span class="figure mr-2 text-soft">{{ minutesOf(entry.at) }}</span><RichText :text="entryText(entry)" />
+          <span class="figure mr-2 text-soft">{{ minutesOf(entry.at) }}</span><RichText :text="wordsOf(entry)" />
         </li>
       </ol>
     </section>
