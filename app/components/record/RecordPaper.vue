@@ -12,7 +12,8 @@ const span = computed(() => {
   const [from, to] = [dayText(begun, reader()), dayText(ended, reader())]
   return from === to ? from : `${from} to ${to}`
 })
-/** The day of each timed block, where it is another than that of the one before. */
+/** Sections with the day of each timed block, where it is another than that of the one before; once, since a long record has hundreds of them. */
+const sections = computed(() => page.sections.map(section => ({ ...section, days: daysOf(section) })))
 function daysOf({ blocks }: Section): (string | undefined)[] {
   let last = ''
   return blocks.map(block => {
@@ -31,10 +32,10 @@ function daysOf({ blocks }: Section): (string | undefined)[] {
     <p class="small mb-3">
       {{ [page.lab, page.by.join(', '), span, `times in ${reader().zone}`].filter(Boolean).join(' · ') }}
     </p>
-    <section v-for="section in page.sections" :key="section.id" class="part" :aria-label="section.title">
+    <section v-for="section in sections" :key="section.id" class="part" :aria-label="section.title">
       <h2 class="mb-1 mt-4 text-[16px] text-ink">{{ section.title }}</h2>
       <template v-for="(block, i) in section.blocks" :key="block.id">
-        <p v-if="daysOf(section)[i]" class="mt-2 text-[13px] font-semibold">{{ daysOf(section)[i] }}</p>
+        <p v-if="section.days[i]" class="mt-2 text-[13px] font-semibold">{{ section.days[i] }}</p>
         <RecordBlock
           :block="block"
           :code="page.code"
