@@ -1,10 +1,10 @@
 import { product, exact } from '#core/quantity'
 import {
   arrivals,
-  comesDownAt,
   findCurve,
   justSaturated,
   potOfSolutes,
+  restOf,
   saturationAt,
   type Arrival,
   type PotState,
@@ -49,6 +49,19 @@ function cooled(
   return { water, pot: full, order: arrivals(full, HOT, COLD) }
 }
 
+/** °C above and below the first crystals at which the pot is asked: more than the answer is rounded by. */
+const BESIDE = 1
+
+/** Nothing stands just above where a salt comes, and just below it nothing else does. */
+function comesAlone(pot: PotState, { celsius, salt }: Arrival): boolean {
+  const at = (degrees: number): string[] | undefined => {
+    const rest = restOf({ ...pot, celsius: degrees })
+    return rest.ok ? rest.value.solids.map(({ solid }) => solid.salt.text) : undefined
+  }
+  const below = at(celsius - BESIDE)
+  return (celsius + BESIDE > HOT || at(celsius + BESIDE)?.length === 0) && below?.length === 1 && below[0] === salt
+}
+
 /** Which salt comes down first from a pot of ions, by the same model that the sheet asks. */
 export const firstFamily: Family = {
   id: 'first',
@@ -68,11 +81,8 @@ export const firstFamily: Family = {
     // A close race is no fair question: the model is not that sure.
     if (right < 0 || first.celsius <= COLD + 2 || (cool.order[1] && first.celsius - cool.order[1].celsius < 6))
       return undefined
-    // What came earlier, and is gone again by the end, makes it no fair question either.
-    const earlier = options.some(
-      (one, i) => i !== right && (comesDownAt(cool.pot, keyOf(one), HOT) ?? -Infinity) > first.celsius,
-    )
-    if (earlier) return undefined
+    // What came earlier and is gone again by the end, such as another double salt, makes it no fair question either.
+    if (!comesAlone(cool.pot, first)) return undefined
     const soluble = options.map(text => {
       const curve = findCurve(formula(text))?.curve
       const at = curve && saturationAt(curve, COLD)
