@@ -20,8 +20,14 @@ const tabs = [
 type Tab = (typeof tabs)[number]['key']
 const tab = computed((): Tab => tabs.find(({ key }) => key === route.query.table)?.key ?? 'substances')
 const query = ref(typeof route.query.q === 'string' ? route.query.q : '')
+/** The table that was pressed last: what is typed a moment later goes with it, though its address is not there yet. */
+const pressed = ref<Tab>()
+watch(tab, () => (pressed.value = undefined))
 const meant = computed(() => (query.value.trim() === '' ? undefined : findByWords(query.value)))
-watch(query, q => void router.replace({ query: { ...route.query, q: q || undefined } }))
+watch(
+  query,
+  q => void router.replace({ query: { ...route.query, table: pressed.value ?? tab.value, q: q || undefined } }),
+)
 </script>
 
 <template>
@@ -49,6 +55,7 @@ watch(query, q => void router.replace({ query: { ...route.query, q: q || undefin
         v-for="one in tabs"
         :key="one.key"
         :to="{ query: { ...route.query, table: one.key } }"
+        @click="pressed = one.key"
         class="rounded-t-md px-3 py-1.5 text-[14px]"
         :class="one.key === tab ? 'border border-b-0 border-rule bg-paper font-semibold' : 'text-soft hover:bg-paper'"
         :aria-current="one.key === tab ? 'page' : undefined"
