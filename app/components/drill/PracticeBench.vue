@@ -2,6 +2,7 @@
 import { aboutWords, entryText, type Correction, type Entry } from '#core/journal'
 import { DISH, planned } from '#core/practice'
 import { readingAsked } from '#core/procedure'
+import { explainQuantity, parseQuantity } from '#core/quantity'
 import { usePractice } from '~/composables/usePractice'
 import { dayClockText } from '~/utils/dates'
 
@@ -60,16 +61,11 @@ const choices = computed(() => {
 })
 const valueWhy = computed(() => {
   if (!charge.value && !asked.value) return ''
-  const wanted = charge.value
-    ? charge.value.measure === 'volume'
-      ? 'mL'
-      : 'g'
-    : asked.value === 'volume'
-      ? 'mL'
-      : '°C'
-  return new RegExp(`^\\d+(\\.\\d+)? ?${wanted}$`).test(value.value.trim())
-    ? ''
-    : `Give a number with its unit, in ${wanted}.`
+  const kind = charge.value ? (charge.value.measure === 'volume' ? 'volume' : 'mass') : asked.value!
+  const read = parseQuantity(value.value, { kinds: [kind], name: 'reading', source: 'reading' })
+  if (read.ok) return ''
+  const { why, fix } = explainQuantity(read.problem)
+  return `${why} ${fix}`
 })
 function act(): void {
   if (valueWhy.value) return

@@ -60,6 +60,7 @@ export const balanceFamily: Family = {
     const seen = new Set([right.join(' ')])
     return {
       ask: 'Close the zip: which is the smallest whole number before each formula?',
+      why: [closed(species, right)],
       answer: {
         is: 'teeth',
         equation: text,
@@ -71,11 +72,13 @@ export const balanceFamily: Family = {
   },
 }
 
-/** What does not count the same on both sides, in words. */
-export function open(
-  species: readonly { text: string; side: 'reactant' | 'product' }[],
-  counts: readonly number[],
-): string {
+interface Counted {
+  readonly text: string
+  readonly side: 'reactant' | 'product'
+}
+
+/** Atoms of each element left and right. */
+function sumsOf(species: readonly Counted[], counts: readonly number[]): [string, { left: number; right: number }][] {
   const sums = new Map<string, { left: number; right: number }>()
   species.forEach(({ text, side }, i) => {
     for (const [symbol, atoms] of formula(text).composition) {
@@ -85,7 +88,17 @@ export function open(
     }
   })
   return [...sums]
+}
+
+/** What does not count the same on both sides, in words. */
+export const open = (species: readonly Counted[], counts: readonly number[]): string =>
+  sumsOf(species, counts)
     .filter(([, { left, right }]) => Math.abs(left - right) > 1e-9)
     .map(([symbol, { left, right }]) => `${left} {${symbol}} left, ${right} right`)
     .join('; ')
-}
+
+/** The count that shows that it is closed: each element, the same left and right. */
+const closed = (species: readonly Counted[], counts: readonly number[]): string =>
+  `On both sides: ${sumsOf(species, counts)
+    .map(([symbol, { left }]) => `${left} {${symbol}}`)
+    .join(', ')}.`
