@@ -1,44 +1,51 @@
 import knex, { type Knex } from 'knex'
 import type pg from 'pg'
 import type { Access } from '../access/access'
+import { tellIn, ViewedQuery, type View } from './viewed-query'
 
 /** ms after which an answer is no longer waited for: a database that is stopped but not down holds its connections open and says nothing. */
 const LONGEST = 8000
 
-/** What this needs of Knex's client; its types leave it out. */
-interface LabClient {
-  view?: string
-  acquireConnection(): Promise<LabConnection>
-  releaseConnection(connection: LabConnection): Promise<void>
+/** What this needs of Knex's client and transactions; its types leave it out. */
+interface Asked {
+  readonly sql: string
+  readonly bindings?: readonly unknown[]
+  response?: unknown
 }
-type LabConnection = pg.Client & { view?: string }
-
-/** A lab, and the student as whom it is seen, or nobody in particular. */
-const viewOf = (lab: string, student = ''): string => `${lab} ${student}`
-const NO_VIEW = viewOf('')
+interface LabClient {
+  view?: View
+  _query(connection: pg.Client, asked: Asked): Promise<Asked>
+  transaction(...how: unknown[]): {
+    begin(connection: pg.Client): unknown
+    query(connection: pg.Client, sql: string): unknown
+  }
+}
 
 /**
- * Tells each connection that is given out for which lab it is, and for which student, where it was last given out for another: the database shows the rows of that lab and no
- * others, to a student none of what is another student's, and without a lab none.
+ * Statements of a pool that was made for a lab are run as that lab's, and as the student's for whom it was made: the database shows the rows of that lab and no
+ * others, to a student none of what is another student's, and without a lab none. It is told with each statement or transaction, for that one alone.
  */
 function tellLabs(db: Knex): Knex {
   const client = db.client as LabClient
-  const acquire = client.acquireConnection
-  client.acquireConnection = async function (this: LabClient) {
-    const connection = await acquire.call(this)
-    const view = this.view ?? NO_VIEW
-    if ((connection.view ?? NO_VIEW) === view) return connection
-    try {
-      await connection.query(
-        "select set_config('zip_ledger.lab', $1, false), set_config('zip_ledger.student', $2, false)",
-        view.split(' '),
-      )
-      connection.view = view
-      return connection
-    } catch (error) {
-      await this.releaseConnection(connection)
-      throw error
-    }
+  const query = client._query
+  const transaction = client.transaction
+  client._query = function (this: LabClient, connection, asked) {
+    const { view } = this
+    if (!view) return query.call(this, connection, asked)
+    return new Promise((resolve, reject) => {
+      const sent = new ViewedQuery(asked.sql, asked.bindings ?? [], view, (error, response) => {
+        if (error) return reject(error)
+        asked.response = response
+        resolve(asked)
+      })
+      connection.query(sent as unknown as pg.Submittable)
+    })
+  }
+  client.transaction = function (this: LabClient, ...how) {
+    const begun = transaction.apply(this, how)
+    const { view } = this
+    if (view) begun.begin = connection => begun.query(connection, `begin; ${tellIn(view)}`)
+    return begun
   }
   return db
 }
@@ -51,7 +58,7 @@ export const connect = (url: string, { long = false } = {}): Knex =>
       connection: {
         connectionString: url,
         connectionTimeoutMillis: 3000,
-        ...(!long && { query_timeout: LONGEST, statement_timeout: LONGEST }),
+        ...(!long && { query_timeout: LONGEST }),
       },
       pool: { min: 0, max: 10 },
       acquireConnectionTimeout: 4000,
@@ -67,15 +74,15 @@ const ID = /^[0-9a-f-]{36}$/
 /** The same pool for the data of one lab; with a student, without what is other students'. Refuses what is no id. */
 export function forLab(db: Knex, lab: string, student?: string): Knex {
   if (!ID.test(lab) || (student !== undefined && !ID.test(student))) throw new Error('This is no lab’s id.')
-  const view = viewOf(lab, student)
+  const name = `${lab} ${student ?? ''}`
   const known = scopedOf.get(db) ?? new Map<string, Knex>()
   scopedOf.set(db, known)
-  const there = known.get(view)
+  const there = known.get(name)
   if (there) return there
   if (known.size > MOST_SCOPED) known.clear()
   const scoped = db.withUserParams({})
-  ;(scoped.client as LabClient).view = view
-  known.set(view, scoped)
+  ;(scoped.client as LabClient).view = { lab, student: student ?? '' }
+  known.set(name, scoped)
   return scoped
 }
 

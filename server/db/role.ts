@@ -47,6 +47,12 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   knex_migrations: ['select'],
 }
 
+/**
+ * How long the database lets the application's statements run, and its transactions stand idle: what is longer is stuck, and others wait for its locks. They are of the role, since a
+ * pooler lends connections and takes no settings along. The application gives up as late as the first, ms.
+ */
+const LIMITS = { statement_timeout: 8000, idle_in_transaction_session_timeout: 20_000 } as const
+
 /** Makes the application's role with this password, or gives it a new one, and grants it what it needs, as whoever owns the tables. Refuses a password that is not letters, digits, `-` or `_`. */
 export async function grantApp(db: Knex, password: string): Promise<void> {
   if (!/^[\w-]{16,}$/.test(password))
@@ -54,6 +60,7 @@ export async function grantApp(db: Knex, password: string): Promise<void> {
   const { rows } = await db.raw<{ rows: unknown[] }>('select 1 from pg_roles where rolname = ?', [APP_ROLE])
   const settings = `login nosuperuser nocreatedb nocreaterole noinherit noreplication password '${password}'`
   await db.raw(`${rows.length > 0 ? 'alter' : 'create'} role ${APP_ROLE} ${settings}`)
+  for (const [name, ms] of Object.entries(LIMITS)) await db.raw(`alter role ${APP_ROLE} set ${name} = ${ms}`)
   await db.raw('revoke create on schema public from public')
   await db.raw(`revoke all on all tables in schema public from ${APP_ROLE}`)
   await db.raw(`grant usage on schema public to ${APP_ROLE}`)
