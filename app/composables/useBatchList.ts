@@ -1,4 +1,5 @@
-import { ref } from 'vue'
+import { refDebounced } from '@vueuse/core'
+import { ref, watch, type Ref } from 'vue'
 
 export interface BatchSummary {
   readonly code: string
@@ -13,28 +14,37 @@ export interface BatchSummary {
   readonly page: 'sheet' | 'run' | 'yield'
 }
 
-/** The lab's batches; undefined until they have been read once, and told when they could not be. */
-export function useBatchList() {
+/** The server tells so many at once. */
+const AT_ONCE = 300
+/** ms between the last key and the question. */
+const PAUSE = 120
+
+/** The lab's batches, last touched first, as far as they were asked for, or those that have `words` in code, title or product; undefined until they have been read once, and told when they could not be. */
+export function useBatchList(words: Ref<string> = ref('')) {
   const batches = ref<readonly BatchSummary[]>()
   const failed = ref(false)
+  const hasMore = ref(false)
+  /** The words for which these are the batches. */
+  const readFor = ref('')
   let asked = 0
 
-  async function load(): Promise<void> {
+  async function read(from: number): Promise<void> {
     const mine = ++asked
+    const wanted = words.value
+    const before = from > 0 ? (batches.value ?? []) : []
     try {
-      const read = await $fetch<BatchSummary[]>('/api/batches')
+      const found = await $fetch<BatchSummary[]>('/api/batches', { query: { words: wanted.trim() || undefined, from } })
       if (mine !== asked) return
-      batches.value = read
+      batches.value = [...before, ...found]
+      readFor.value = wanted
+      hasMore.value = found.length === AT_ONCE
       failed.value = false
     } catch {
       if (mine === asked) failed.value = true
     }
   }
-  return { batches, failed, load }
+  const load = (): Promise<void> => read(0)
+  const more = (): Promise<void> => read(batches.value?.length ?? 0)
+  watch(refDebounced(words, PAUSE), load)
+  return { batches, failed, hasMore, readFor, load, more }
 }
-
-const plain = (text: string): string => text.toLowerCase().replace(/[·.*\s-]/g, '')
-
-/** True where the query stands in the code, the title or the product, dots and spaces aside. */
-export const matches = ({ code, title, product }: BatchSummary, query: string): boolean =>
-  query.trim() === '' || [code, title, product].some(text => plain(text).includes(plain(query)))

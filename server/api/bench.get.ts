@@ -9,7 +9,7 @@ const From = z.coerce.number().int().min(0).max(1_000_000)
 export default answer('look', async (event, { access, db }) => {
   const from = From.safeParse(getQuery(event).from ?? 0)
   if (!from.success) throw refusal(400, '“from” is a number of batches.')
-  const isPending = await freshen(db, access)
+  const isPending = await freshen(access)
   const [rows, fresh, counts] = await Promise.all([
     lanesUnderWay(db, access, MOST, from.data),
     plannedOnes(db, access, FEW),

@@ -10,7 +10,7 @@ const LONGEST = 20_000
 /** The lab's dues as a calendar to save or to subscribe to. */
 export default answer('calendar', async (event, { access, db }) => {
   // A calendar that subscribes takes what is not in the answer away: better none than half a one.
-  if (await freshenAll(db, access, LONGEST)) {
+  if (await freshenAll(access, LONGEST)) {
     setResponseHeader(event, 'retry-after', 60)
     throw refusal(503, 'The batches are still being read. Ask again in a minute.')
   }

@@ -35,24 +35,14 @@ const anchorOf = (row: Row): Anchor => ({ ...row, body: JSON.parse(row.body) as 
 export const listAnchors = async (db: Knex, most: number): Promise<Anchor[]> =>
   ((await db('anchors').orderBy('day', 'desc').limit(most).select(columns(db))) as Row[]).map(anchorOf)
 
-/** Publishes today’s ends of all chains that moved, once a day however many processes try. Answers whether it was done now. */
+/** Publishes today’s ends of all chains that moved since they were last published, once a day however many processes try. Answers whether it was done now. */
 export async function anchorToday(db: Knex, day: string): Promise<boolean> {
   if (await db('anchors').where({ day }).first('day')) return false
   const last = (await listAnchors(db, 1))[0]
-  const known = await knownEnds(db)
   const labs: string[] = await db('labs').orderBy('id').pluck('id')
-  const chains: AnchorBody['chains'][number][] = []
-  for (const lab of labs) {
-    const rows: { batch_id: string; seq: number; hash: string }[] = await forLab(
-      db,
-      lab,
-    )('chain_ends')
-      .where({ lab_id: lab })
-      .orderBy('batch_id')
-      .select('batch_id', 'seq', 'hash')
-    for (const { batch_id: batch, seq, hash } of rows)
-      if (known.get(batch) !== hash && seq > 0) chains.push({ batch, seq, hash })
-  }
+  const moved = new Map<string, readonly End[]>()
+  for (const lab of labs) moved.set(lab, await endsToAnchor(forLab(db, lab), lab))
+  const chains = [...moved.values()].flat().map(({ batch_id: batch, seq, hash }) => ({ batch, seq, hash }))
   const body: AnchorBody = { format: 'zip-ledger/anchor', version: 1, day, previous: last?.hash ?? GENESIS, chains }
   const text = canonical(body)
   const key = await signingKey(db)
@@ -62,14 +52,29 @@ export async function anchorToday(db: Knex, day: string): Promise<boolean> {
     .onConflict('day')
     .ignore()
     .returning('day')
-  return made.length > 0
+  if (made.length === 0) return false
+  for (const [lab, ends] of moved) if (ends.length > 0) await noteAnchored(forLab(db, lab), lab, ends)
+  return true
 }
 
-/** The end of each chain as it was last published. */
-async function knownEnds(db: Knex): Promise<Map<string, string>> {
-  const ends = new Map<string, string>()
-  const rows: { body: string }[] = await db('anchors').orderBy('day').select('body')
-  for (const { body } of rows)
-    for (const { batch, hash } of (JSON.parse(body) as AnchorBody).chains) ends.set(batch, hash)
-  return ends
+interface End {
+  readonly batch_id: string
+  readonly seq: number
+  readonly hash: string
 }
+
+/** What a lab's chains end in and was not published yet. */
+const endsToAnchor = (db: Knex, lab: string): Promise<End[]> =>
+  db('chain_ends')
+    .where({ lab_id: lab })
+    .whereRaw('seq > 0 and anchored is distinct from hash')
+    .orderBy('batch_id')
+    .select('batch_id', 'seq', 'hash')
+
+/** Notes what was published; what could not be noted is published once more another day, which proves the same. */
+const noteAnchored = (db: Knex, lab: string, ends: readonly End[]): Promise<unknown> =>
+  db.raw(
+    `update chain_ends set anchored = done.hash from jsonb_to_recordset(?::jsonb) as done(batch_id uuid, hash text)
+     where chain_ends.lab_id = ? and chain_ends.batch_id = done.batch_id`,
+    [JSON.stringify(ends), lab],
+  )

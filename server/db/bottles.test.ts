@@ -217,7 +217,7 @@ describe.skipIf(!server)('the shelf', () => {
     }
     await putBatch(db, { ...demo, code: 'ZN-077', document: { ...demo.document, plan }, entries: [] })
     const held = async (): Promise<number> => {
-      for (let n = 1; n > 0;) n = await freshenBriefs(db, access, { builtAt: 5, tables: 'test' }, 20)
+      for (let n = 1; n > 0;) n = await freshenBriefs(db, access, { builtAt: 5, tables: 'test' }, { most: 20 })
       const needs = await openNeeds(db, access, 'B-002')
       return sumReserved(reservedOf((await findBottle(db, access, 'B-002'))!, needs))
     }

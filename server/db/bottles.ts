@@ -137,8 +137,9 @@ const MOST_OPEN = 1000
 /** What open batches have yet to take out of bottles, as their briefs tell; those of one bottle alone where it is named. */
 export async function openNeeds(db: Knex, { lab }: Access, bottle?: string): Promise<readonly BatchNeed[]> {
   const rows: { code: string; brief: string }[] = await db('briefs')
-    .join('batches', { 'batches.lab_id': 'briefs.lab_id', 'batches.id': 'briefs.batch_id' })
-    .where({ 'briefs.lab_id': lab, is_done: false })
+    .where({ lab_id: lab })
+    .whereRaw('not is_done')
+    .whereNotNull('code')
     .where(open => {
       if (bottle !== undefined) void open.where('brief', 'like', `%"bottle":${JSON.stringify(bottle)}%`)
     })

@@ -66,7 +66,7 @@ export async function photosIn(db: Knex, { lab }: Access, batchId: string): Prom
 /** Journals of many batches at once, by batch. */
 export async function entriesByBatch(
   db: Knex,
-  { lab }: Access,
+  { lab }: Pick<Access, 'lab'>,
   batchIds: readonly string[],
 ): Promise<Map<string, Entry[]>> {
   const rows: EntryRow[] = await db('entries')

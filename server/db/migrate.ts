@@ -14,6 +14,7 @@ import * as shelf from './migrations/012-shelf'
 import * as drills from './migrations/013-drills'
 import * as classes from './migrations/014-class'
 import * as practice from './migrations/015-practice'
+import * as manyLabs from './migrations/016-many-labs'
 
 interface Migration {
   readonly name: string
@@ -36,6 +37,7 @@ const migrations: readonly Migration[] = [
   { name: '013-drills', up: drills.up },
   { name: '014-class', up: classes.up },
   { name: '015-practice', up: practice.up },
+  { name: '016-many-labs', up: manyLabs.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */
@@ -46,9 +48,16 @@ export async function standOf(
   const done: string[] = (await db('knex_migrations').orderBy('id').select('name')).map(({ name }) => name)
   const known = migrations.map(({ name }) => name)
   const strange = done.filter(name => !known.includes(name))
-  if (strange.length > 0) return { is: 'newer', by: strange }
+  if (strange.length > 0 && !(await fitsNewer(db, known))) return { is: 'newer', by: strange }
   const pending = known.filter(name => !done.includes(name))
   return pending.length > 0 ? { is: 'behind', by: pending } : { is: 'current' }
+}
+
+/** Whether a newer version left the tables so that this one still works on them: a migration only adds, and one that takes away says from which version on. */
+async function fitsNewer(db: Knex, known: readonly string[]): Promise<boolean> {
+  if (!(await db.schema.hasTable('fits'))) return false
+  const fits: { since: string } | undefined = await db('fits').first('since')
+  return fits !== undefined && known.includes(fits.since)
 }
 
 export const newerText = (by: readonly string[]): string =>

@@ -18,7 +18,7 @@ const storedOf = ({ id, kind, key, body, added_at }: Row): StoredOwnRow =>
   ({ id, kind, key, body, addedAt: added_at.toISOString() }) as StoredOwnRow
 
 /** The lab's own rows, in the order they were added. */
-export async function listOwnRows(db: Knex, { lab }: Access): Promise<StoredOwnRow[]> {
+export async function listOwnRows(db: Knex, { lab }: Pick<Access, 'lab'>): Promise<StoredOwnRow[]> {
   const rows: Row[] = await db('own_rows')
     .where({ lab_id: lab })
     .orderBy('added_at')
@@ -54,7 +54,7 @@ export const deleteOwnRow = (db: Knex, access: Access, id: string): Promise<bool
   })
 
 /** Changes when any of the lab's own rows does. */
-export async function stampOfOwnRows(db: Knex, { lab }: Access): Promise<string> {
+export async function stampOfOwnRows(db: Knex, { lab }: Pick<Access, 'lab'>): Promise<string> {
   const { rows } = await db.raw<{ rows: { stamp: string | null }[] }>(
     "select md5(string_agg(id::text || body::text, ',' order by id)) as stamp from own_rows where lab_id = ?",
     [lab],

@@ -51,7 +51,7 @@ describe.skipIf(!server)('through a pooler', () => {
     await migrate(owner)
     await grantApp(owner, PASSWORD)
     for (const { lab, person } of labs)
-      await addLab(owner, { id: lab, name: lab.slice(0, 8), people: [{ id: person, name: 'Somebody' }] })
+      await addLab(owner, { id: lab, name: lab.slice(0, 8), people: [{ id: person, name: 'Somebody', role: 'administrator' }] })
     const port = await freePort()
     pooler = spawn(
       'bin/lib/pooler.sh',

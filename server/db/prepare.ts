@@ -8,6 +8,7 @@ import { connect } from './connect'
 import { makeLink } from './links'
 import { migrate } from './migrate'
 import { addLab, standOfLabs } from './people'
+import { prepareQueue } from '../jobs/queue'
 import { grantApp } from './role'
 
 /**
@@ -53,6 +54,7 @@ try {
   for (const { id, role } of demoLab.people) await db('people').where({ id, lab_id: demoLab.id }).update({ role })
   const { APP_PASSWORD: password } = process.env
   if (password) await grantApp(db, password)
+  await prepareQueue(db)
   const { isSetUp } = await standOfLabs(db)
   console.log(isSetUp ? 'ready' : `first ${await makeLink(db, { kind: 'first' })}`)
 } finally {

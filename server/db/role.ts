@@ -44,6 +44,11 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
   class_marks: ['select', 'insert'],
   practice_runs: ['select', 'insert'],
   stand_ins: ['select', 'insert'],
+  brief_marks: ['select', 'insert', 'update'],
+  exports: ['select', 'insert', 'update', 'delete'],
+  processes: ['select', 'insert', 'update', 'delete'],
+  backups: ['select'],
+  fits: ['select'],
   knex_migrations: ['select'],
 }
 
@@ -59,7 +64,12 @@ export async function grantApp(db: Knex, password: string): Promise<void> {
     throw new Error('The password of the application’s role is 16 plain characters at least.')
   const { rows } = await db.raw<{ rows: unknown[] }>('select 1 from pg_roles where rolname = ?', [APP_ROLE])
   const settings = `login nosuperuser nocreatedb nocreaterole noinherit noreplication password '${password}'`
-  await db.raw(`${rows.length > 0 ? 'alter' : 'create'} role ${APP_ROLE} ${settings}`)
+  // In one go: who works meanwhile under the role is never without what it may.
+  await db.transaction(trx => grantIn(trx, rows.length > 0, settings))
+}
+
+async function grantIn(db: Knex, isThere: boolean, settings: string): Promise<void> {
+  await db.raw(`${isThere ? 'alter' : 'create'} role ${APP_ROLE} ${settings}`)
   for (const [name, ms] of Object.entries(LIMITS)) await db.raw(`alter role ${APP_ROLE} set ${name} = ${ms}`)
   await db.raw('revoke create on schema public from public')
   await db.raw(`revoke all on all tables in schema public from ${APP_ROLE}`)

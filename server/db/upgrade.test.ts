@@ -23,6 +23,7 @@ import { up as shelf } from './migrations/012-shelf'
 import { up as drills } from './migrations/013-drills'
 import { up as classes } from './migrations/014-class'
 import { up as practice } from './migrations/015-practice'
+import { up as manyLabs } from './migrations/016-many-labs'
 import { findLab } from './people'
 import { findPhoto } from './photos'
 import { findRevisionBreak, listRevisions } from './revisions'
@@ -82,7 +83,7 @@ describe.skipIf(!server)('a database of before', () => {
       ...{ batch_id: id, version: 4, seq: 3, made_by: 'x', is_done: false, is_fresh: false, has_timers: false },
       ...{ brief: '{}', lane: '[]' },
     })
-    for (const up of [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice]) await up(db)
+    for (const up of [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice, manyLabs]) await up(db)
   })
   afterAll(async () => {
     await db?.destroy()

@@ -7,6 +7,7 @@ import { listActs } from '../db/acts'
 import { findBatch, isUnread, type Batch } from '../db/batches'
 import { signingKey } from '../db/keyring'
 import { thingsOf } from '../db/lab-things'
+import { tellProgress } from '../db/exports'
 import { findLab } from '../db/people'
 import { recordSource } from '../db/record-source'
 import { recordApart } from '../jobs/records'
@@ -83,20 +84,8 @@ export function sendZip(event: H3Event, name: string, files: AsyncIterable<OutFi
   return sendStream(event, Readable.from(zipped(files)))
 }
 
-/** How far an export is: for whoever asked for it, by the name that they gave it. */
-export interface Progress {
-  readonly done: number
-  readonly of: number
-  readonly isOver: boolean
-}
-const going = new Map<string, Progress>()
-const MOST_TOLD = 200
-export const progressOf = ({ lab, person }: Access, name: string): Progress | undefined =>
-  going.get(`${lab} ${person} ${name}`)
-function tell({ lab, person }: Access, name: string, progress: Progress): void {
-  if (going.size > MOST_TOLD) going.clear()
-  if (name !== '') going.set(`${lab} ${person} ${name}`, progress)
-}
+/** Told so often, ms, and at the end: each telling is a commit. */
+const TOLD = 500
 
 /** All of a lab’s batches, each an archive of its own that proves itself, one after the other: no more than two of them lie in memory, one that is written and one whose record is worked out meanwhile. What cannot be understood is told in a file of its own. */
 export async function* labFiles(
@@ -114,8 +103,12 @@ export async function* labFiles(
     return undefined
   }
   let next = prepare(codes[0])
+  let toldAt = 0
   for (const [i, code] of codes.entries()) {
-    tell(access, name, { done: i, of: codes.length, isOver: false })
+    if (name !== '' && (i === 0 || performance.now() - toldAt > TOLD)) {
+      toldAt = performance.now()
+      await tellProgress(db, access, name, i, codes.length)
+    }
     const ready = await next
     next = prepare(codes[i + 1])
     // One that fails is told where it is waited for.
@@ -136,7 +129,7 @@ export async function* labFiles(
       title: 'What could not be taken out',
       data: missing.join('\n'),
     }
-  tell(access, name, { done: codes.length, of: codes.length, isOver: true })
+  if (name !== '') await tellProgress(db, access, name, codes.length, codes.length)
 }
 
 /** Who the lab is, to be read; and what it keeps beside its batches, to be brought in again. */

@@ -8,7 +8,7 @@ const LONGEST = 5000
 
 /** What the planned batches of a lab lack, and what of its shelf is low. */
 export async function shoppingFor(db: Knex, access: Access): Promise<{ list: ToBuy[]; isPending: boolean }> {
-  const isPending = await freshenAll(db, access, LONGEST)
+  const isPending = await freshenAll(access, LONGEST)
   const needs = await openNeeds(db, access)
   return {
     list: shoppingList(needs, await bottlesFor(db, access, needs), new Date().toISOString().slice(0, 10)),

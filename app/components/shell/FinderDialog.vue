@@ -8,13 +8,15 @@ import {
   DialogPanel,
   DialogTitle,
 } from '@headlessui/vue'
-import { matches, useBatchList, type BatchSummary } from '~/composables/useBatchList'
+import { useBatchList, type BatchSummary } from '~/composables/useBatchList'
 
 /** Finds a batch by its code, title or product from anywhere. */
 const open = defineModel<boolean>('open', { required: true })
-const { batches, load } = useBatchList()
 const query = ref('')
-const found = computed(() => (batches.value ?? []).filter(batch => matches(batch, query.value)).slice(0, 8))
+const { batches, readFor, load } = useBatchList(query)
+/** What was found for the words before is no answer to these. */
+const isAnswered = computed(() => batches.value !== undefined && readFor.value === query.value)
+const found = computed(() => (isAnswered.value ? (batches.value ?? []).slice(0, 8) : []))
 
 /** Enter before the list is there takes its first line once it is. */
 const wantsFirst = ref(false)
@@ -27,7 +29,7 @@ load()
 function choose(active: BatchSummary | null): void {
   const batch = active ?? found.value[0]
   if (batch) void go(batch)
-  else wantsFirst.value = batches.value === undefined
+  else wantsFirst.value = !isAnswered.value
 }
 
 async function go(batch: BatchSummary | null): Promise<void> {
@@ -64,7 +66,7 @@ async function go(batch: BatchSummary | null): Promise<void> {
             </ComboboxOption>
           </ComboboxOptions>
           <p v-if="found.length === 0" class="small px-2 py-2">
-            {{ batches ? 'No batch has that in its code, title or product.' : 'Reading the batches.' }}
+            {{ isAnswered ? 'No batch has that in its code, title or product.' : 'Reading the batches.' }}
           </p>
         </Combobox>
       </DialogPanel>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { formatDistanceToNow } from 'date-fns'
 import { useWhoStore } from '~/stores/who'
-import { matches, useBatchList, type BatchSummary } from '~/composables/useBatchList'
+import { useBatchList, type BatchSummary } from '~/composables/useBatchList'
 
 const who = useWhoStore()
-const { batches, failed, load } = useBatchList()
+const query = ref('')
+const { batches, failed, hasMore, load, more } = useBatchList(query)
 onMounted(load)
 useHead({ title: 'Batches · Zip Ledger' })
 const touched = ({ touchedAt }: BatchSummary): string => formatDistanceToNow(new Date(touchedAt), { addSuffix: true })
-const query = ref('')
-const found = computed(() => (batches.value ?? []).filter(batch => matches(batch, query.value)))
 </script>
 
 <template>
@@ -35,7 +34,7 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
       The batches cannot be read just now. <button type="button" class="underline" @click="load">Try again</button>
     </p>
     <ul v-if="batches" class="mt-4 grid gap-2 sm:hidden" aria-label="Batches">
-      <li v-for="batch in found" :key="batch.code">
+      <li v-for="batch in batches" :key="batch.code">
         <NuxtLink :to="`/batches/${batch.code}/${batch.page}`" class="card block p-3 text-ink no-underline">
           <span class="flex items-baseline justify-between gap-3">
             <span class="font-semibold text-verdigris underline underline-offset-4">{{ batch.code }}</span>
@@ -60,7 +59,7 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
         </tr>
       </thead>
       <tbody>
-        <tr v-for="batch in found" :key="batch.code" class="border-b border-rule hover:bg-paper">
+        <tr v-for="batch in batches" :key="batch.code" class="border-b border-rule hover:bg-paper">
           <td class="h-12 font-semibold">
             <NuxtLink
               :to="`/batches/${batch.code}/${batch.page}`"
@@ -82,12 +81,15 @@ const found = computed(() => (batches.value ?? []).filter(batch => matches(batch
         </tr>
       </tbody>
     </table>
-    <p v-if="batches && found.length === 0" class="mt-4 text-soft">
+    <p v-if="batches && batches.length === 0" class="mt-4 text-soft">
       {{
-        batches.length === 0
+        query.trim() === ''
           ? 'No batch yet. Plan one from a product and its equation.'
           : `No batch has “${query}” in its code, title or product.`
       }}
+    </p>
+    <p v-if="hasMore" class="mt-4">
+      <button type="button" class="button button-quiet" @click="more">Show more</button>
     </p>
     <p v-if="!batches && !failed" class="mt-4 text-soft" aria-busy="true">Reading the batches.</p>
   </main>

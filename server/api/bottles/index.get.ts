@@ -11,7 +11,7 @@ export default answer('look', async (event, { access, db }) => {
     throw refusal(400, '“after” is the number that the answer before gave.')
   if (typeof q === 'string' && (q.includes('\0') || !q.isWellFormed()))
     throw refusal(400, '“q” holds characters that nothing on a shelf has.')
-  await freshen(db, access)
+  await freshen(access)
   const [found, needs] = await Promise.all([
     listBottles(db, access, {
       words: typeof q === 'string' ? q.slice(0, 200) : '',

@@ -2,7 +2,6 @@ import * as z from 'zod'
 import { needsSecondFactor } from '#core/people'
 import { fits } from '../../access/secrets'
 import { accountNamed, membershipsOf } from '../../db/accounts'
-import { sweepSessions } from '../../db/sessions'
 
 export const Body = z.strictObject({
   name: z.string().max(200),
@@ -36,7 +35,6 @@ export default answerAnyone(async (event, db) => {
     throw wrong(event, 'This code is wrong, or was used already. The next one comes in half a minute.', 'code')
   }
   await forgetWrong(event, one)
-  await sweepSessions(db)
   const place = chooseLab(all, getCookie(event, 'zip-ledger-lab'))!
   await letIn(event, {
     via: 'sign-in',

@@ -77,7 +77,7 @@ const notes = computed(() => notesAttempt.value.value ?? [])
 
 /** Other trials: the lab's weighed batches of the same product. */
 const MOST_TRIALS = 30
-const { batches, load } = useBatchList()
+const { batches, load } = useBatchList(computed(() => form.value ?? ''))
 onMounted(load)
 const trials = computed(() =>
   isLast.value

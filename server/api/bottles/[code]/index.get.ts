@@ -6,7 +6,7 @@ export default answer('look', async (event, { access, db }) => {
   const code = requireCode(event)
   const bottle = await findBottle(db, access, code)
   if (!bottle) throw refusal(404, `There is no bottle ${code}.`)
-  await freshen(db, access)
+  await freshen(access)
   const [neighbours, needs] = await Promise.all([neighboursOf(db, access, bottle), openNeeds(db, access, code)])
   return { ...bottle, neighbours, reserved: reservedOf(bottle, needs) }
 })

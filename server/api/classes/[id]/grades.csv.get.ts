@@ -4,7 +4,7 @@ import { totalOf } from '#core/classroom'
 /** The grades of a class as a table: a line for each student. Cells that a spreadsheet would run as a formula are made inert. */
 export default answer('invite', async (event, { access, db }) => {
   const of = await requireClass(event, db, access)
-  await freshen(db, access)
+  await freshen(access)
   const rows = await rowsOf(db, access, of, true)
   const head = [
     'name',

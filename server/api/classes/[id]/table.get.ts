@@ -4,7 +4,7 @@ import { keyOf } from '../../../db/classes'
 /** The live table: who is at which step, whose clock has rung, who asks for help, and what came out, with its spread; against the key once that is released. */
 export default answer('invite', async (event, { access, db }) => {
   const of = await requireClass(event, db, access)
-  const isPending = await freshen(db, access)
+  const isPending = await freshen(access)
   const rows = await rowsOf(db, access, of, false)
   const key = of.releasedAt ? await keyOf(db, access, of.id) : undefined
   const results = (value: (row: (typeof rows)[number]) => number | undefined): ClassResult[] =>
