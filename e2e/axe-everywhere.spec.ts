@@ -52,6 +52,7 @@ for (const [name, width, height, deviceScaleFactor] of sizes)
         'shelf/B-003',
         'tables',
         'class',
+        'load',
         'class/new',
         'drills?family=weigh&level=2&seed=5',
         'drills?family=balance&level=3&seed=2',

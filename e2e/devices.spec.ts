@@ -57,7 +57,7 @@ for (const [name, width, height] of sizes)
         }).observe({ type: 'layout-shift', buffered: true })
       })
       // What others record meanwhile moves the bench; here only the opening counts.
-      await page.route('**/api/live', route => route.abort())
+      await page.route(/\/api\/(live|changes)/, route => route.abort())
       const pages = ['', 'batches', 'batches/new', 'assays', 'tables'].map(path => `/${path}`)
       const ofBatch = ['route', 'sheet', 'procedure', 'run', 'yield', 'assay'].map(path => `/batches/ZN-020/${path}`)
       for (const path of [...pages, ...ofBatch]) {

@@ -81,7 +81,7 @@ test('no acknowledged entry is lost, however often the server and the database a
       const hear = async (word: string): Promise<void> => {
         while (!heard.includes(word)) heard += decoder.decode((await reader.read()).value, { stream: true })
       }
-      await hear('*')
+      await hear('beat')
       const entry = {
         kind: 'note',
         id: randomUUID(),

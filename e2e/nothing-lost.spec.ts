@@ -12,7 +12,7 @@ test('two tabs on one batch do not overwrite each other in silence', async ({ pa
   const code = await beginZinc(page)
   const other = await context.newPage()
   // Neither hears of the other's changes before it saves, as on a bad network.
-  for (const tab of [page, other]) await tab.route('**/api/live', route => route.abort())
+  for (const tab of [page, other]) await tab.route(/\/api\/(live|changes)/, route => route.abort())
   await page.goto(`/batches/${code}/sheet`)
   await other.goto(`/batches/${code}/sheet`)
 
@@ -122,7 +122,7 @@ test('two devices that change different fields both keep theirs, and are asked a
 }) => {
   const code = await beginZinc(page)
   const other = await context.newPage()
-  for (const tab of [page, other]) await tab.route('**/api/live', route => route.abort())
+  for (const tab of [page, other]) await tab.route(/\/api\/(live|changes)/, route => route.abort())
   await page.goto(`/batches/${code}/sheet`)
   await other.goto(`/batches/${code}/sheet`)
   await page.getByLabel('Charge of Zn').fill('5.00 g')

@@ -246,6 +246,10 @@ const time = (at: string): string => dayClockText(Date.parse(at))
           </li>
         </ul>
       </section>
+      <p class="mt-8">
+        <NuxtLink to="/load" class="text-verdigris underline underline-offset-4">How the installation stands</NuxtLink>:
+        load, queue, backups, and what is slow.
+      </p>
       <section class="mt-8 max-w-[860px]" aria-label="What happened at the door">
         <h2>What happened at the door</h2>
         <ol class="mt-1">

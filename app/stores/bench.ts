@@ -69,14 +69,12 @@ export const useBenchStore = defineStore('bench', () => {
     timer = setTimeout(load, wait)
   }
 
-  /** Hears of changes; each connection that is made begins with a look at everything, since what came meanwhile was missed. */
+  /** Hears of changes, also of those that came while no connection stood. */
   function listen(): void {
     hearLive({
       opened() {
-        const wasCut = !isLive.value
         isLive.value = true
         void outbox.send()
-        if (wasCut) changed(['*'])
       },
       cut() {
         isLive.value = false

@@ -4,6 +4,8 @@ import { foldJournal, timersOf } from '#core/journal'
 import { useOutboxStore, type NewEntry, type Stored } from './outbox'
 
 const RETRY = 3000
+/** The server gives so many entries at once. */
+const AT_ONCE = 5000
 
 /** The journal of the open batch: what the server has, and what still waits on this device to be sent, in order. */
 export const useJournalStore = defineStore('journal', () => {
@@ -45,6 +47,8 @@ export const useJournalStore = defineStore('journal', () => {
       })
       if (code.value !== wanted) return
       merge(stored)
+      // A very long journal comes in pieces.
+      if (stored.length >= AT_ONCE) return refresh()
       isLoaded.value = true
       isUnread.value = false
     } catch (error) {

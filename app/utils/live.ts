@@ -10,7 +10,6 @@ export interface Hearing {
 type Word = { readonly is: 'open' | 'cut' } | { readonly is: 'changed'; readonly codes: readonly string[] }
 
 const nameOf = (): string => ofLab('live')
-const RETRY = 3000
 
 /**
  * Hears of changes over one stream a browser: the tab that holds the lock has it and passes on what comes, and when it closes another takes over.
@@ -32,13 +31,57 @@ export function hearLive({ opened, cut, changed }: Hearing): void {
   })
 }
 
-/** The browser connects again by itself, but not after an answer that is an error. */
+interface Changes {
+  readonly at: number
+  readonly codes: readonly string[]
+}
+/** ms. Where no stream opens it is asked so often what changed, and tried so often to open one. */
+const ASK = 5000
+const AGAIN = 30_000
+
+/**
+ * One stream after the other, as each is cut: the browser connects again by itself, but not after an answer that is an error. Once a stream stands it is asked what changed meanwhile; where none
+ * can be had, that is asked again and again.
+ */
 function openStream(tell: (word: Word) => void): void {
-  const source = new EventSource('/api/live')
-  source.onopen = () => tell({ is: 'open' })
-  source.onmessage = ({ data }: MessageEvent<string>) => tell({ is: 'changed', codes: data.split(',') })
-  source.onerror = () => {
-    tell({ is: 'cut' })
-    if (source.readyState === EventSource.CLOSED) setTimeout(() => openStream(tell), RETRY)
+  /** By the database's clock: what changed until then was heard. */
+  let heard: number | undefined
+  let asking: ReturnType<typeof setTimeout> | undefined
+
+  async function catchUp(): Promise<boolean> {
+    const query = heard === undefined ? '' : `?since=${heard}`
+    const answer = await fetch(`/api/changes${query}`).catch(() => undefined)
+    const changes = answer?.ok ? ((await answer.json().catch(() => undefined)) as Changes | undefined) : undefined
+    if (!changes) return false
+    heard = changes.at
+    if (changes.codes.length > 0) tell({ is: 'changed', codes: changes.codes })
+    return true
   }
+  function askOn(): void {
+    clearTimeout(asking)
+    asking = setTimeout(async () => {
+      if (await catchUp()) tell({ is: 'open' })
+      askOn()
+    }, ASK)
+  }
+  function connect(): void {
+    const source = new EventSource('/api/live')
+    const note = ({ lastEventId }: MessageEvent<string>): void => {
+      const at = Number(lastEventId)
+      if (at > (heard ?? 0)) heard = at
+    }
+    source.onopen = () => {
+      clearTimeout(asking)
+      tell({ is: 'open' })
+      void catchUp()
+    }
+    source.addEventListener('beat', note)
+    source.onmessage = ({ data }: MessageEvent<string>) => tell({ is: 'changed', codes: data.split(',') })
+    source.onerror = () => {
+      tell({ is: 'cut' })
+      askOn()
+      if (source.readyState === EventSource.CLOSED) setTimeout(connect, AGAIN)
+    }
+  }
+  connect()
 }

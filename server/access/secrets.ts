@@ -1,16 +1,20 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { hash, verify } from '@node-rs/argon2'
 import { dictionary } from '@zxcvbn-ts/language-common'
+import { Busy } from '../busy'
 
 /** OWASP’s first choice for argon2id (Password Storage Cheat Sheet): 19 MiB, two passes, one lane. Argon2id is the package’s own default kind. */
 export const ARGON = { memoryCost: 19_456, timeCost: 2, parallelism: 1 } as const
 /** So many at once: each takes 19 MB and a core, and entries are to be taken meanwhile. */
 const AT_ONCE = 2
 let busy = 0
+/** A hall of tablets that signs in at once waits some seconds; beyond it somebody hammers at the door. */
+const MOST_WAITING = 100
 const queue: (() => void)[] = []
 
 /** Hashing waits its turn, so that a crowd that signs in starves nobody at the bench. */
 async function inTurn<T>(work: () => Promise<T>): Promise<T> {
+  if (queue.length >= MOST_WAITING) throw new Busy('Many sign in just now.')
   if (busy >= AT_ONCE) await new Promise<void>(resolve => queue.push(resolve))
   busy += 1
   try {
@@ -26,7 +30,7 @@ export const hashSlowly = (secret: string): Promise<string> => inTurn(() => hash
 /** Whether a secret is the one of a hash; without a hash it takes as long and is not, so that nobody learns which names there are. */
 export async function fits(secret: string, kept: string | null | undefined): Promise<boolean> {
   const against = kept ?? (await nobody())
-  const isIt = await inTurn(() => verify(against, secret.normalize('NFKC'))).catch(() => false)
+  const isIt = await inTurn(() => verify(against, secret.normalize('NFKC')).catch(() => false))
   return isIt && kept !== null && kept !== undefined
 }
 let none: Promise<string> | undefined

@@ -105,6 +105,7 @@ const paths: ZodOpenApiPathsObject = {
     }),
   },
   '/api/live': { get: read('Server-sent events: the codes of batches that changed') },
+  '/api/changes': { get: read('The codes of batches that changed since a moment, by the database’s clock in ms') },
   '/api/lab': {
     get: read('The lab and its people', { answer: Any }),
     put: write('Saves when hands work, what equipment there is, the room’s air', { body: Settings, answer: Any }),

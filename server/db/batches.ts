@@ -102,6 +102,29 @@ export const codesThere = (db: Knex, { lab }: Access, codes: readonly string[]):
     .whereIn('code', [...new Set(codes)])
     .pluck('code')
 
+/** Transactions that began before a look may have ended after it, s: no statement of the application lasts longer. */
+const OVERLAP = 15
+const MOST_CHANGED = 200
+
+/** The codes of batches that were touched since `since`, ms, or in the last `moment` ms; and the database's clock. More than 200 are `*`. */
+export async function changedSince(
+  db: Knex,
+  { lab }: Access,
+  since: number | undefined,
+  moment: number,
+): Promise<{ readonly at: number; readonly codes: readonly string[] }> {
+  const { rows: clock } = await db.raw<{ rows: { at: Date }[] }>('select now() as at')
+  const at = clock[0]!.at.getTime()
+  const from = new Date(since === undefined ? at - moment : Math.min(since, at) - OVERLAP * 1000)
+  const codes: string[] = await db('batches')
+    .where({ lab_id: lab })
+    .where('touched_at', '>', from)
+    .orderBy('touched_at', 'desc')
+    .limit(MOST_CHANGED + 1)
+    .pluck('code')
+  return { at, codes: codes.length > MOST_CHANGED ? ['*'] : codes }
+}
+
 /** Saves the document if nobody saved since `version`, and what it was as a revision; otherwise changes nothing and answers what stands there. */
 export async function saveDocument(
   db: Knex,

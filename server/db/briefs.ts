@@ -91,7 +91,8 @@ export async function freshenBriefs(
   const recent = stale.filter(({ is_recent }) => is_recent)
   if (stale.length > 0 && !(await writeBriefs(db, access, madeBy, stale, enough, make))) return stale.length
   if (recent.length < most) await moveMark(db, access, stale[0]?.looked_at)
-  else if (from === 'oldest') await moveMark(db, access, new Date(Math.max(...recent.map(one => one.touched_at.getTime()))))
+  else if (from === 'oldest')
+    await moveMark(db, access, new Date(Math.max(...recent.map(one => one.touched_at.getTime()))))
   return stale.length
 }
 
@@ -225,7 +226,10 @@ export function listBriefs(db: Knex, access: Access, { words = '', most, from = 
   const found = onBench(db, access)
   // The search itself goes past the wall between students, so that it can use its index; what it finds is seen through the wall.
   if (wanted !== '')
-    void found.whereRaw('batch_id in (select find_batches(?, ?))', [`%${wanted.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`, MOST_FOUND])
+    void found.whereRaw('batch_id in (select find_batches(?, ?))', [
+      `%${wanted.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`,
+      MOST_FOUND,
+    ])
   return found.orderBy('touched_at', 'desc').limit(most).offset(from).select('code', 'touched_at', 'brief')
 }
 /** More than this is not found but listed. */

@@ -16,7 +16,7 @@ import { migrate } from './migrate'
 import { addLab, findLab, saveSettings } from './people'
 import { findPhoto, keepPhoto, missingPhotos } from './photos'
 import { findRevision, findRevisionBreak, listRevisions } from './revisions'
-import { beginSession, findSession, turnSession } from './sessions'
+import { beginSession, findSession, stillIn, turnSession } from './sessions'
 import { APP_ROLE, grantApp, grants } from './role'
 
 const server = process.env.TEST_DATABASE_URL
@@ -531,7 +531,8 @@ describe.skipIf(!server)('the database', () => {
     const batch = await batchFor('BR')
     const made = async (): Promise<number> => {
       let count = 0
-      for (let n = 1; n > 0; count += n) n = await freshenBriefs(db, access, { builtAt: 5, tables: 'test' }, { most: 20 })
+      for (let n = 1; n > 0; count += n)
+        n = await freshenBriefs(db, access, { builtAt: 5, tables: 'test' }, { most: 20 })
       return count
     }
     await made()
@@ -556,7 +557,8 @@ describe.skipIf(!server)('the database', () => {
     const found = async (words: string) => (await listBriefs(own, access, { words, most: 50 })).map(one => one.code)
     for (const words of ['', code, code.toLowerCase().replace('-', ''), 'chloride, 50 %', 'cobalt(ii)'])
       expect(await found(words), words).toContain(code)
-    for (const words of ['fb_001', '%', 'zinc nothing', 'chloride|fb']) expect(await found(words), words).toEqual(words === '%' ? [code] : [])
+    for (const words of ['fb_001', '%', 'zinc nothing', 'chloride|fb'])
+      expect(await found(words), words).toEqual(words === '%' ? [code] : [])
     const product = (await listBriefs(own, access, { words: code, most: 1 }))[0]!.brief
     const formula = (JSON.parse(product) as { product: string }).product
     expect(await found(formula.replace('·', '.').toLowerCase())).toContain(code)
@@ -572,7 +574,9 @@ describe.skipIf(!server)('the database', () => {
     expect(Date.now() - stood).toBeLessThan(60_000)
     const batch = await batchFor('MK')
     // Touched long before the mark: nobody looks there any more, and the next touch brings it back.
-    await db('batches').where({ id: batch.id }).update({ touched_at: new Date(stood - 3_600_000) })
+    await db('batches')
+      .where({ id: batch.id })
+      .update({ touched_at: new Date(stood - 3_600_000) })
     expect(await freshenBriefs(db, access, maker, { most: 7 })).toBe(0)
     await send({ code: batch.code, entries: [note('touched')] })
     expect(await freshenBriefs(db, access, maker, { most: 7 })).toBe(1)
@@ -590,7 +594,9 @@ describe.skipIf(!server)('the database', () => {
     const log = vi.spyOn(console, 'error').mockImplementation(() => {})
     for (let n = 1; n > 0;) n = await freshenBriefs(db, access, { builtAt: 7, tables: 'unreadable' }, { most: 50 })
     log.mockRestore()
-    const briefs = new Map((await listBriefs(db, access, { most: 500 })).map(({ code, brief }) => [code, JSON.parse(brief)]))
+    const briefs = new Map(
+      (await listBriefs(db, access, { most: 500 })).map(({ code, brief }) => [code, JSON.parse(brief)]),
+    )
     expect(briefs.get(broken.code)).toMatchObject({ title: 'Broken', isUnreadable: true })
     expect(briefs.get(fine.code).isUnreadable).toBeUndefined()
     expect(briefs.get(fine.code).product).not.toBe('')
@@ -780,7 +786,7 @@ describe.skipIf(!server)('the database', () => {
     await db('people').where({ id: access.person }).update({ role: 'chemist' })
     await back(2 * HOUR, 'turned_at')
     // A page that listens turns nothing: its answer has gone out.
-    expect(await findSession(db, mark, { isListening: true })).toMatchObject({ isOld: false })
+    expect(await stillIn(db, [mark, 'nobody’s'])).toEqual(new Set([mark]))
     const { id } = (await findSession(db, mark))!
     const fresh = (await turnSession(db, id, mark))!
     expect(await turnSession(db, id, mark)).toBeUndefined()
@@ -792,10 +798,11 @@ describe.skipIf(!server)('the database', () => {
     // Listening keeps nobody in.
     await back(11 * HOUR, 'seen_at')
     const seen = (await db('sessions').first('seen_at')).seen_at
-    expect(await findSession(db, fresh, { isListening: true })).toBeDefined()
+    expect(await stillIn(db, [fresh])).toEqual(new Set([fresh]))
     expect((await db('sessions').first('seen_at')).seen_at).toEqual(seen)
     await back(13 * HOUR, 'seen_at')
     expect(await findSession(db, fresh)).toBeUndefined()
+    expect(await stillIn(db, [fresh])).toEqual(new Set())
   })
 
   it('grants every table, so that a new one is thought of', async () => {

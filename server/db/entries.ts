@@ -45,12 +45,19 @@ export const stored = ({ seq, recorded_at, hash, ...row }: EntryRow): StoredEntr
   hash,
 })
 
-/** The journal of a batch in the order it was recorded, from after `seq` on. */
-export async function listEntries(db: Knex, { lab }: Access, batchId: string, seq = 0): Promise<StoredEntry[]> {
+/** The journal of a batch in the order it was recorded, from after `seq` on, and no more than `most` of it. */
+export async function listEntries(
+  db: Knex,
+  { lab }: Access,
+  batchId: string,
+  seq = 0,
+  most?: number,
+): Promise<StoredEntry[]> {
   const rows: EntryRow[] = await db('entries')
     .where({ lab_id: lab, batch_id: batchId })
     .where('seq', '>', seq)
     .orderBy('seq')
+    .modify(query => (most === undefined ? query : query.limit(most)))
   return rows.map(stored)
 }
 
@@ -71,7 +78,7 @@ export async function entriesByBatch(
 ): Promise<Map<string, Entry[]>> {
   const rows: EntryRow[] = await db('entries')
     .where({ lab_id: lab })
-    .whereIn('batch_id', [...batchIds])
+    .whereRaw('batch_id = any(?)', [[...batchIds]])
     .orderBy(['batch_id', 'seq'])
   const byBatch = new Map<string, Entry[]>()
   for (const { batch_id, ...row } of rows) {

@@ -85,28 +85,51 @@ interface Row {
   readonly ends_at: Date
 }
 
-/**
- * The session of a mark; undefined where it is none, has ended, or is of somebody who is closed. A page that only listens `isListening`: that is nobody at work, and
- * keeps no session from ending.
- */
-export async function findSession(db: Knex, mark: string, { isListening = false } = {}): Promise<Session | undefined> {
-  const hash = markHash(mark)
-  const row: Row | undefined = await db('sessions')
+const withHolder = (db: Knex): Knex.QueryBuilder =>
+  db('sessions')
     .join('people', { 'people.lab_id': 'sessions.lab_id', 'people.id': 'sessions.person_id' })
     .leftJoin('devices', 'devices.id', 'sessions.device_id')
+const held = ['sessions.*', 'people.role', 'people.closed_at', 'devices.closed_at as device_closed_at'] as const
+
+/** Whether a session goes on: neither it nor whoever holds it has ended, and it was not idle for too long. */
+function goesOn(row: Row, now: number): boolean {
+  if (row.closed_at || row.device_closed_at) return false
+  const idle = row.kind === 'sign-in' && needsSecondFactor(row.role) ? DECIDING_IDLE : LASTS[row.kind].idle
+  return now <= row.ends_at.getTime() && now <= row.seen_at.getTime() + idle
+}
+
+/** Of some marks those whose sessions go on. Whoever only listens is nobody at work: that keeps no session from ending. */
+export async function stillIn(db: Knex, marks: readonly string[]): Promise<Set<string>> {
+  const byHash = new Map(marks.map(mark => [markHash(mark), mark]))
+  const hashes = [...byHash.keys()]
+  const rows: Row[] = await withHolder(db)
+    .whereIn('sessions.hash', hashes)
+    .orWhereIn('sessions.earlier_hash', hashes)
+    .select(...held)
+  const now = Date.now()
+  return new Set(
+    rows
+      .filter(row => goesOn(row, now))
+      .flatMap(({ hash, earlier_hash }) => [hash, earlier_hash ?? ''])
+      .flatMap(hash => byHash.get(hash) ?? []),
+  )
+}
+
+/** The session of a mark; undefined where it is none, has ended, or is of somebody who is closed. */
+export async function findSession(db: Knex, mark: string): Promise<Session | undefined> {
+  const hash = markHash(mark)
+  const row: Row | undefined = await withHolder(db)
     .where('sessions.hash', hash)
     .orWhere('sessions.earlier_hash', hash)
-    .first('sessions.*', 'people.role', 'people.closed_at', 'devices.closed_at as device_closed_at')
-  if (!row || row.closed_at || row.device_closed_at) return undefined
+    .first(...held)
   const now = Date.now()
-  const idle = row.kind === 'sign-in' && needsSecondFactor(row.role) ? DECIDING_IDLE : LASTS[row.kind].idle
-  if (now > row.ends_at.getTime() || now > row.seen_at.getTime() + idle) return undefined
+  if (!row || !goesOn(row, now)) return undefined
   const isNew = row.hash === hash
-  if (!isListening && now > row.seen_at.getTime() + SEEN)
+  if (now > row.seen_at.getTime() + SEEN)
     await db('sessions')
       .where({ id: row.id })
       .update({ seen_at: new Date(now) })
-  if (!isListening && isNew && row.earlier_hash && now > row.turned_at.getTime() + GRACE)
+  if (isNew && row.earlier_hash && now > row.turned_at.getTime() + GRACE)
     await db('sessions').where({ id: row.id }).update({ earlier_hash: null })
   return {
     id: row.id,
@@ -121,7 +144,7 @@ export async function findSession(db: Knex, mark: string, { isListening = false 
     device: row.device_id ?? undefined,
     begunAt: row.begun_at,
     left: row.ends_at.getTime() - now,
-    isOld: isNew && !isListening && now > row.turned_at.getTime() + TURN,
+    isOld: isNew && now > row.turned_at.getTime() + TURN,
   }
 }
 

@@ -7,7 +7,9 @@ export async function tidy(db: Knex): Promise<void> {
   const now = Date.now()
   const ago = (hours: number): Date => new Date(now - hours * 3_600_000)
   await db('challenges').where('ends_at', '<', ago(0)).delete()
-  await db('links').where('ends_at', '<', ago(30 * 24)).delete()
+  await db('links')
+    .where('ends_at', '<', ago(30 * 24))
+    .delete()
   await db('attempts').where('expire', '<', now).delete()
   await db('processes').where('seen_at', '<', ago(1)).delete()
 }

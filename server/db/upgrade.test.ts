@@ -83,7 +83,8 @@ describe.skipIf(!server)('a database of before', () => {
       ...{ batch_id: id, version: 4, seq: 3, made_by: 'x', is_done: false, is_fresh: false, has_timers: false },
       ...{ brief: '{}', lane: '[]' },
     })
-    for (const up of [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice, manyLabs]) await up(db)
+    for (const up of [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice, manyLabs])
+      await up(db)
   })
   afterAll(async () => {
     await db?.destroy()

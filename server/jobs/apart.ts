@@ -1,6 +1,7 @@
 import { existsSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
+import { Busy } from '../busy'
 
 export interface Apart<Job, Answer> {
   /** A bundle beside the built server. */
@@ -10,23 +11,30 @@ export interface Apart<Job, Answer> {
   /** A job that takes longer, ms, or more memory, MB, ends: its neighbours must not wait for it. */
   readonly longest: number
   readonly memory: number
+  /** So many may wait: more of them would wait longer than anybody does. */
+  readonly most?: number
 }
+/** Jobs of all threads that wait or run in this process. */
+export const jobsApart = { waiting: 0 }
+const MOST_WAITING = 50
 
 /** What a job throws away at once is taken back at once, MB: a thread that works all night stays small. */
 const YOUNG = 12
 
 type Told<Answer> = { readonly answer: Answer } | { readonly failed: string }
 
-/** Does jobs in a thread of their own, one after the other, so that requests are answered meanwhile. Rejects with what went wrong; the next job begins a fresh thread. */
+/** Does jobs in a thread of their own, one after the other, so that requests are answered meanwhile. Rejects with what went wrong; the next job begins a fresh thread. Refuses to let more than `most` wait. */
 export function apart<Job, Answer>({
   bundle,
   here,
   longest,
   memory,
+  most = MOST_WAITING,
 }: Apart<Job, Answer>): (job: Job) => Promise<Answer> {
   const file = join(dirname(process.argv[1] ?? ''), bundle)
   let worker: Worker | undefined
   let last: Promise<unknown> = Promise.resolve()
+  let waiting = 0
   let settle: ((told: Told<Answer>) => void) | undefined
 
   function begin(): Worker {
@@ -65,7 +73,15 @@ export function apart<Job, Answer>({
   return job => {
     if (!existsSync(file))
       return here ? Promise.resolve(here(job)) : Promise.reject(new Error(`${bundle} was not built beside the server.`))
-    const mine = last.then(() => ask(job))
+    if (waiting >= most) return Promise.reject(new Busy('This server has much to work out just now.'))
+    waiting += 1
+    jobsApart.waiting += 1
+    const mine = last
+      .then(() => ask(job))
+      .finally(() => {
+        waiting -= 1
+        jobsApart.waiting -= 1
+      })
     last = mine.catch(() => {})
     return mine
   }

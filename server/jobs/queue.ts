@@ -38,7 +38,13 @@ const through = (db: Knex): PgBoss.Db => ({
 
 /** The queue as a process uses it, which changes no table. */
 export const queueOn = (db: Knex): PgBoss =>
-  new PgBoss({ ...common, db: through(db), migrate: false, maintenanceIntervalSeconds: 300, cronWorkerIntervalSeconds: 30 })
+  new PgBoss({
+    ...common,
+    db: through(db),
+    migrate: false,
+    maintenanceIntervalSeconds: 300,
+    cronWorkerIntervalSeconds: 30,
+  })
 
 /** Makes the queue's tables, or brings them up to date, as whoever owns the database; and lets the application in where it has a role of its own. */
 export async function prepareQueue(db: Knex): Promise<void> {

@@ -1,6 +1,8 @@
 import type { Knex } from 'knex'
 import { appendMany, placeOf, type Append, type Appended, type Hints } from '../db/append'
+import { Busy } from '../busy'
 import { forLab, isAway } from '../db/connect'
+import { countRecorded } from '../seen/metrics'
 
 interface Waiting {
   readonly append: Append
@@ -14,7 +16,12 @@ const AT_ONCE = 64
 const MANY = 200
 const LANES = 3
 
+/** Entries that may wait: some seconds of the most that one database takes. More is sent again. */
+const MOST_WAITING = 20_000
+
 let waiting: Waiting[] = []
+let entriesWaiting = 0
+export const waitingEntries = (): number => entriesWaiting
 const hints: Hints = new Map()
 const busy = new Set<string>()
 let lanes = 0
@@ -22,13 +29,14 @@ let lanes = 0
 /** Appends durably: resolves when the database has it on disk. */
 export const append = (db: Knex, wanted: Append): Promise<Appended> =>
   new Promise((resolve, reject) => {
+    if (entriesWaiting >= MOST_WAITING) return reject(new Busy('Very much is recorded just now.'))
     waiting.push({ append: wanted, resolve, reject })
+    entriesWaiting += wanted.entries.length
     open(db)
   })
 
 function open(db: Knex): void {
-  const entries = waiting.reduce((sum, { append: { entries } }) => sum + entries.length, 0)
-  if (lanes === 0 || (lanes < LANES && entries > MANY)) void drain(db)
+  if (lanes === 0 || (lanes < LANES && entriesWaiting > MANY)) void drain(db)
 }
 
 async function drain(db: Knex): Promise<void> {
@@ -57,6 +65,7 @@ function take(): Waiting[] {
     entries += mine.length
     return false
   })
+  entriesWaiting -= entries
   return taken
 }
 
@@ -67,6 +76,7 @@ async function write(db: Knex, taken: readonly Waiting[]): Promise<void> {
       taken.map(one => one.append),
       hints,
     )
+    countRecorded(appended.reduce((sum, one) => sum + (one.ok ? one.entries.length : 0), 0))
     taken.forEach(({ resolve }, i) => resolve(appended[i]!))
   } catch (error) {
     await apart(db, taken, error)

@@ -1,11 +1,14 @@
 import type { Knex } from 'knex'
 import { connect } from '../db/connect'
 import { newerText, standOf } from '../db/migrate'
+import { watchStatements } from '../seen/statements'
+import { traceStatements } from '../seen/traces'
 
 let pool: Knex | undefined
 
 /** The one connection pool, opened on first use so that importing a route opens nothing. */
-export const useDatabase = (): Knex => (pool ??= connect(process.env.DATABASE_URL ?? ''))
+export const useDatabase = (): Knex =>
+  (pool ??= traceStatements(watchStatements(connect(process.env.DATABASE_URL ?? ''))))
 
 let isCurrent = false
 

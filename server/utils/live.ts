@@ -1,11 +1,10 @@
 import type { Knex } from 'knex'
-import pg from 'pg'
+import { CHANNEL, openEar, type Ear } from './ear'
 
 /**
- * What changed, told to every process that shares the database and from there to every open page. Told after the commit and at most once in
- * a while, since each notice is a commit of its own; a page that missed one reads again when it reconnects.
+ * What changed, told to every process that shares the database and from there to every open page: the lab's id and the batch's code, nothing of what was written. Told after the commit and at most
+ * once in a while, since each notice is a commit of its own; one that is lost is looked up.
  */
-const CHANNEL = 'changed'
 const EVERY = 60
 /** A notice holds 8000 bytes at most; a lab and a code take 58. */
 const MOST = 120
@@ -29,53 +28,35 @@ function tell(db: Knex, place: string): void {
   }, EVERY)
 }
 
-interface Listener {
-  readonly lab: string
-  readonly hear: (codes: readonly string[]) => void
-}
-const listeners = new Set<Listener>()
-let client: pg.Client | undefined
-const RETRY = 1000
+type Hear = (codes: readonly string[]) => void
+const listeners = new Map<string, Set<Hear>>()
+let ear: Ear | undefined
+
+/** Where a process listens: the database itself, where statements go through a pooler. */
+const listenUrl = (): string => process.env.DATABASE_LISTEN_URL ?? process.env.DATABASE_URL ?? ''
 
 /** Calls back with the codes of a lab's batches that changed, in whatever process; gives back how to stop. */
-export function listen(lab: string, hear: Listener['hear']): () => void {
-  const listener = { lab, hear }
-  listeners.add(listener)
-  if (!client) connect()
+export function listen(lab: string, hear: Hear): () => void {
+  const ofLab = listeners.get(lab) ?? new Set()
+  listeners.set(lab, ofLab.add(hear))
+  ear ??= openEar(
+    listenUrl(),
+    () => [...listeners.keys()],
+    changes => {
+      for (const of of new Set(changes.map(one => one.lab))) {
+        const codes = changes.flatMap(one => (one.lab === of ? [one.code] : []))
+        for (const one of listeners.get(of) ?? []) one(codes)
+      }
+    },
+  )
   return () => {
-    listeners.delete(listener)
+    ofLab.delete(hear)
+    if (ofLab.size === 0) listeners.delete(lab)
     if (listeners.size > 0) return
-    void client?.end().catch(() => {})
-    client = undefined
+    ear?.close()
+    ear = undefined
   }
 }
 
-function connect(): void {
-  const mine = new pg.Client({ connectionString: process.env.DATABASE_URL ?? '', connectionTimeoutMillis: 3000 })
-  client = mine
-  const again = (): void => {
-    if (client !== mine) return
-    client = undefined
-    void mine.end().catch(() => {})
-    setTimeout(() => {
-      if (!client && listeners.size > 0) connect()
-    }, RETRY)
-  }
-  mine.on('error', again)
-  mine.on('end', again)
-  mine.on('notification', ({ payload }) => {
-    const places = (payload ?? '').split(',')
-    for (const { lab, hear } of listeners) {
-      const codes = places.flatMap(place => (place.startsWith(`${lab} `) ? [place.slice(lab.length + 1)] : []))
-      if (codes.length > 0) hear(codes)
-    }
-  })
-  mine
-    .connect()
-    .then(() => mine.query(`listen ${CHANNEL}`))
-    .then(() => {
-      // Whatever changed while nobody listened.
-      for (const { hear } of listeners) hear(['*'])
-    })
-    .catch(again)
-}
+/** By the database's clock, ms: what changed until then was told to whoever listens here. */
+export const heardUntil = (): number | undefined => ear?.heardUntil()

@@ -3,13 +3,21 @@ import { RateLimiterMemory, RateLimiterPostgres, type RateLimiterRes } from 'rat
 import type { Access } from '../access/access'
 
 /**
- * So many requests a minute of one person, and so many that change something of one lab, in each process (`ZIP_LEDGER_REQUESTS_A_MINUTE` sets another measure): a page at its busiest sends a few a second, a lab of
- * thirty some tens. What asks for more is a script that has gone astray.
+ * So many requests a minute of one person, and so many that change something of one lab (`ZIP_LEDGER_REQUESTS_A_MINUTE` sets another measure): a page at its busiest sends a few a second, a lab of
+ * thirty some tens. What asks for more is a script that has gone astray. Each process counts for itself, and lets through its share: a proxy gives each as much.
  */
 const MINUTE = 60
 const most = Number(process.env.ZIP_LEDGER_REQUESTS_A_MINUTE) || 6000
 const aPerson = new RateLimiterMemory({ points: most, duration: MINUTE })
 const aLab = new RateLimiterMemory({ points: 10 * most, duration: MINUTE })
+/** A browser’s connection stays with one process for a while: a share is never smaller than what a page at its busiest asks for. */
+const LEAST = 600
+
+/** Shares the measure among so many processes. */
+export function shareMeasure(processes: number): void {
+  aPerson.points = Math.max(Math.min(LEAST, most), Math.ceil(most / Math.max(1, processes)))
+  aLab.points = 10 * aPerson.points
+}
 
 /** Refuses who asks for more than any work needs, and says when to ask again. */
 export async function requireMeasure(event: H3Event, { lab, person }: Access): Promise<void> {
@@ -23,11 +31,13 @@ export async function requireMeasure(event: H3Event, { lab, person }: Access): P
 
 /** Pictures of one person an hour: at 6 MB each they would fill a disk before anybody looked. Three a minute, all hour long, is more than a bench takes. */
 const PICTURES = 200
-const pictures = new RateLimiterMemory({ points: PICTURES, duration: 3600 })
+let pictures: RateLimiterPostgres | undefined
 export async function requirePictureMeasure(event: H3Event, { lab, person }: Access): Promise<void> {
   try {
-    await pictures.consume(`${lab} ${person}`)
+    await (pictures ??= limiter('pictures', PICTURES, 3600)).consume(`${lab} ${person}`)
   } catch (left) {
+    // A database that is away says so itself.
+    if (left instanceof Error) throw left
     throw tooMany(event, left as RateLimiterRes, `These are more than ${PICTURES} pictures in an hour.`)
   }
 }

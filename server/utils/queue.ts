@@ -32,7 +32,9 @@ export async function joinQueue(): Promise<void> {
     for (const [name, handle] of Object.entries(work) as [QueueName, (typeof work)[QueueName]][])
       workers.set(
         name,
-        await mine.work<{ lab?: string }>(name, { pollingIntervalSeconds: 2 }, async ([job]) => handle(job?.data ?? {})),
+        await mine.work<{ lab?: string }>(name, { pollingIntervalSeconds: 2 }, async ([job]) =>
+          handle(job?.data ?? {}),
+        ),
       )
     queue = mine
     await mine.send('anchors', {}, { singletonKey: today() })

@@ -46,9 +46,22 @@ export function readerOf(event: H3Event): Reader {
 export const pageOf = (source: RecordSource, isQuick = false): Promise<RecordPage> =>
   recordApart({ do: 'record', source, judging: { isQuick } })
 
-/** Records that were asked for last: one that nothing was recorded or saved in since is the same. */
-const known = new Map<string, RecordPage>()
-const MOST_KNOWN = 40
+/** Records that were asked for last: one that nothing was recorded or saved in since is the same. So many entries of theirs are kept, each some hundred bytes in all of its places. */
+const known = new Map<string, { readonly page: RecordPage; readonly entries: number }>()
+const MOST_KNOWN = 20_000
+/** A record without entries weighs as much as so many. */
+const BARE = 100
+let kept = 0
+function keep(key: string, page: RecordPage, entries: number): void {
+  const weight = entries + BARE
+  known.set(key, { page, entries: weight })
+  kept += weight
+  for (const [first, { entries: theirs }] of known) {
+    if (kept <= MOST_KNOWN || first === key) break
+    known.delete(first)
+    kept -= theirs
+  }
+}
 
 /** The record of a batch as it stands, in the choice that its document keeps or in another. */
 export async function pageNow(
@@ -67,16 +80,16 @@ export async function pageNow(
   const state = [access.lab, batch.id, batch.version, head?.last_hash, stamp, lab?.name, names, isQuick].join(' ')
   const key = `${state} ${partsIn(choice).join()}`
   const there = known.get(key)
-  if (there) return there
+  if (there) return there.page
+  const source = await recordSource(db, access, batch)
   const page = await recordApart({
     do: 'record',
-    source: await recordSource(db, access, batch),
+    source,
     judging: { isQuick },
     choice,
     state,
   } as const)
-  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '')
-  known.set(key, page)
+  if (!known.has(key)) keep(key, page, source.journal.length)
   return page
 }
 

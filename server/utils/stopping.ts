@@ -1,3 +1,8 @@
+let stopping = false
+/** Whether this process was asked to stop. */
+export const isStopping = (): boolean => stopping
+export const beginStop = (): void => void (stopping = true)
+
 const open = new Set<() => unknown>()
 
 /** Calls back when the server is asked to stop, so that what stays open by nature does not hold it up; gives back how to forget it. */

@@ -72,13 +72,8 @@ export async function accessOf(event: H3Event): Promise<Access | undefined> {
   return (await sessionOf(event))?.access
 }
 
-/** Whether whoever opened a stream is still in. It gives no new mark, since the answer has gone out, and counts as nobody at work. */
-export async function isStillIn(event: H3Event): Promise<boolean> {
-  const mark = getCookie(event, named(event, NAME))
-  if (getHeader(event, 'authorization')) return (await accessOf(event)) !== undefined
-  const session = mark ? await findSession(useDatabase(), mark, { isListening: true }) : undefined
-  return session !== undefined && isFor(event, session)
-}
+/** The mark by which a browser is in, as it sends it. */
+export const markOf = (event: H3Event): string | undefined => getCookie(event, named(event, NAME))
 
 /** A calendar that subscribes sends nothing but the address: its key stands there, and opens the calendar alone. */
 export async function accessOfAddress(event: H3Event): Promise<Access | undefined> {

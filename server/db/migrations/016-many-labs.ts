@@ -14,6 +14,7 @@ export async function up(db: Knex): Promise<void> {
   await partEntries(db)
   await db.raw(`
     create extension if not exists pg_trgm;
+    create index people_by_account on people (account_id) where account_id is not null;
     create index batches_by_touched on batches (lab_id, touched_at desc);
 
     alter table briefs add column code text, add column touched_at timestamptz, add column class_id uuid,
@@ -29,6 +30,12 @@ export async function up(db: Knex): Promise<void> {
     create index briefs_words on briefs using gin (words gin_trgm_ops);
     create function find_batches(part text, most integer) returns setof uuid language sql stable security definer set search_path = public as $find$
       select batch_id from briefs where lab_id = own_lab() and words like part order by touched_at desc limit most $find$;
+
+    create function touched_since(labs uuid[], since timestamptz, most integer) returns table (lab uuid, code text, at timestamptz)
+      language sql stable security definer set search_path = public as $touched$
+      select one.id, b.code, b.touched_at from unnest(labs) as one(id), lateral (
+        select batches.code, batches.touched_at from batches where batches.lab_id = one.id and batches.touched_at > since
+        order by batches.touched_at desc limit most) b $touched$;
 
     create table brief_marks (
       lab_id uuid primary key references labs,
