@@ -22,7 +22,7 @@ export default defineConfig({
         extends: true,
         test: {
           name: 'around it',
-          include: ['{cli,app,server}/**/*.test.ts'],
+          include: ['{cli,app,server,deploy}/**/*.test.ts'],
           benchmark: { include: [] },
         },
       },

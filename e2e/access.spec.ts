@@ -44,7 +44,7 @@ function findRoutes(): Route[] {
 }
 const routes = findRoutes()
 /** Whether the process and its database are well is told to anyone, without a word of what they hold. */
-const OF_THE_PROCESS = ['/healthz', '/readyz']
+const OF_THE_PROCESS = ['/healthz', '/readyz', '/metrics']
 
 test('every route says who may ask', () => {
   expect(routes.length).toBeGreaterThan(45)
@@ -91,6 +91,13 @@ test('every route says who may ask', () => {
       '/api/session/tablet',
     ].toSorted(),
   )
+})
+
+test('what a process counts is told on its machine, and not through a proxy', async ({ request }) => {
+  const here = await request.get('/metrics')
+  expect(here.status()).toBe(200)
+  expect(await here.text()).toMatch(/^zip_ledger_request_seconds_count\{route="\/readyz",method="GET",status="2xx"\} \d+$/m)
+  expect((await request.get('/metrics', { headers: { 'x-forwarded-for': '192.0.2.7' } })).status()).toBe(404)
 })
 
 test('every route that a script can ask for is described, and nothing that is not there', async ({ request }) => {

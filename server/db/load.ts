@@ -76,3 +76,17 @@ export async function databaseLoad(db: Knex): Promise<DatabaseLoad> {
     ...(anchor && { anchor }),
   }
 }
+
+/** When the last backup was made. */
+export const lastBackup = async (db: Knex): Promise<Date | undefined> =>
+  ((await db('backups').orderBy('at', 'desc').first('at')) as { at: Date } | undefined)?.at
+
+/** Jobs of each queue that failed for good and are still kept. */
+export async function failedJobs(db: Knex): Promise<Record<QueueName, number>> {
+  const { rows } = await db.raw<{ rows: { name: string; count: string }[] }>(
+    "select name, count(*) from pgboss.job where name = any(?) and state = 'failed' group by 1",
+    [queueNames],
+  )
+  const counts = new Map(rows.map(({ name, count }) => [name, Number(count)]))
+  return Object.fromEntries(queueNames.map(name => [name, counts.get(name) ?? 0])) as Record<QueueName, number>
+}

@@ -3,9 +3,10 @@ import { statfs } from 'node:fs/promises'
 import { hostname } from 'node:os'
 import { monitorEventLoopDelay } from 'node:perf_hooks'
 import type { H3Event } from 'h3'
+import { failedJobs, lastBackup } from '../db/load'
 import { forgetProcess, tellProcess, type Told } from '../db/processes'
 import { jobsApart } from '../jobs/apart'
-import { countAnswer, gauge, takeAnswers } from '../seen/metrics'
+import { countAnswer, gauge, gauges, takeAnswers } from '../seen/metrics'
 import { slowest } from '../seen/statements'
 import { beginTraces, traceRequest } from '../seen/traces'
 
@@ -45,6 +46,20 @@ export default defineNitroPlugin(({ hooks }) => {
   gauge('connections_busy', 'Connections to the database in use', () => connections().busy)
   gauge('connections_wanted', 'Requests that wait for a connection', () => connections().wanted)
   gauge('ready', '1 while this process takes requests, 0 once it was asked to stop', () => (isStopping() ? 0 : 1))
+
+  gauge('disk_free_bytes', 'Bytes that are free where this process runs', async () => {
+    const { bavail, bsize } = await statfs('.')
+    return bavail * bsize
+  })
+  gauge('disk_bytes', 'Bytes of the disk where this process runs', async () => {
+    const { blocks, bsize } = await statfs('.')
+    return blocks * bsize
+  })
+  gauge('backup_at_seconds', 'When the last backup was made, in seconds since 1970', async () => {
+    const at = await lastBackup(useDatabase())
+    return at && at.getTime() / 1000
+  })
+  gauges('jobs_failed', 'Jobs that failed for good in the last days', 'queue', () => failedJobs(useDatabase()))
 
   let toldAt = performance.now()
   async function tell(): Promise<void> {

@@ -60,15 +60,31 @@ export function takeAnswers(): Answers {
   return taken
 }
 
-/** A figure that is looked up when it is asked for. */
-export function gauge(name: string, help: string, look: () => number | undefined): void {
+/** A figure that is looked up when it is asked for; one that cannot be had is left out. */
+export function gauge(name: string, help: string, look: () => number | undefined | Promise<number | undefined>): void {
   new Gauge({
     name: `zip_ledger_${name}`,
     help,
     registers: [registry],
-    collect() {
-      const now = look()
+    async collect() {
+      this.remove()
+      const now = await Promise.resolve(look()).catch(() => undefined)
       if (now !== undefined) this.set(now)
+    },
+  })
+}
+
+/** The same with a figure for each of some names. */
+export function gauges(name: string, help: string, label: string, look: () => Promise<Readonly<Record<string, number>>>): void {
+  new Gauge({
+    name: `zip_ledger_${name}`,
+    help,
+    labelNames: [label],
+    registers: [registry],
+    async collect() {
+      this.reset()
+      const now = await look().catch(() => ({}))
+      for (const [key, value] of Object.entries(now)) this.set({ [label]: key }, value)
     },
   })
 }
