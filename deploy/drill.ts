@@ -191,16 +191,21 @@ async function listen(cookie: string, heard: (codes: readonly string[]) => void,
 /** What is running, so that it ends with the drill, whatever ends that. */
 let current: House | undefined
 
-async function drill(number: number, seed: number): Promise<boolean> {
-  const random = dice(seed)
+interface Ready {
+  readonly house: House
+  readonly person: string
+  readonly cookie: string
+  readonly clients: readonly Client[]
+}
+
+/** Brings everything up, lets `work` do with it what it will, and ends it all. */
+async function withHouse(work: (ready: Ready) => Promise<boolean>): Promise<boolean> {
   const folder = mkdtempSync(join(tmpdir(), 'zip-ledger-drill-'))
   chmodSync(folder, 0o777)
   const word = (): string => randomBytes(18).toString('base64url')
   const passwords = { superuser: word(), replication: word(), rewind: word(), app: word() }
   const house = new House(folder, passwords)
   current = house
-  let isOver = false
-  let isHeard = false
   try {
     await bringUp(house)
     const { person, name, clients } = await fillIn(house, passwords.app)
@@ -208,7 +213,19 @@ async function drill(number: number, seed: number): Promise<boolean> {
     for (const i of apps.keys()) house.startApp(i)
     for (const app of apps) await until('the app is ready', () => answers(`http://${app}:${PORTS.app}/readyz`))
     await until('the proxy reaches the app', () => answers(`http://${proxy}:${PORTS.web}/readyz`))
-    const cookie = await comeIn(name)
+    return await work({ house, person, cookie: await comeIn(name), clients })
+  } finally {
+    await house.stopAll()
+    if (process.env.KEEP_DRILL) say(`Its logs are in ${folder}`)
+    else rmSync(folder, { recursive: true, force: true })
+  }
+}
+
+async function drill(number: number, seed: number, { house, person, cookie, clients }: Ready): Promise<boolean> {
+  const random = dice(seed)
+  let isOver = false
+  let isHeard = false
+  try {
     const kills = plan(random)
     say(
       `\nDrill ${number}, seed ${seed}: ${kills.map(({ at, what, back }) => `${what} at ${at.toFixed(1)} s, back after ${back.toFixed(1)}`).join('; ')}`,
@@ -276,18 +293,60 @@ async function drill(number: number, seed: number): Promise<boolean> {
   } finally {
     isOver = true
     isHeard = true
-    await house.stopAll()
-    if (process.env.KEEP_DRILL) say(`Its logs are in ${folder}`)
-    else rmSync(folder, { recursive: true, force: true })
   }
+}
+
+const ROLLS = 3
+/** Each process is stopped in order and begun anew, one after the other, while clients write and pages listen: what failed, and was sent again, is counted. */
+async function roll({ house, person, cookie, clients }: Ready): Promise<boolean> {
+  let isOver = false
+  const writing = clients.map(client => write(client, person, cookie, () => isOver))
+  const lastHeard = new Map<string, number>()
+  let isHeard = false
+  const listening = listen(
+    cookie,
+    codes => codes.forEach(code => lastHeard.set(code, performance.now())),
+    () => isHeard,
+  )
+  await pause(3000)
+  const stops: number[] = []
+  for (let i = 0; i < ROLLS * apps.length; i++) {
+    const app = i % apps.length
+    const begun = performance.now()
+    await house.stop(`app${app + 1}`)
+    stops.push((performance.now() - begun) / 1000)
+    house.startApp(app)
+    await until('the app is ready again', () => answers(`http://${apps[app]}:${PORTS.app}/readyz`))
+    await pause(3000)
+  }
+  isOver = true
+  await Promise.all(writing)
+  await pause(7000)
+  isHeard = true
+  await listening
+  const heard = new Set(
+    clients
+      .filter(({ code, acknowledged }) => (lastHeard.get(code) ?? 0) >= (acknowledged.at(-1)?.at ?? 0) - 1000)
+      .map(({ code }) => code),
+  )
+  const db = knex({ client: 'pg', connection: house.ownerUrl() })
+  const { acknowledged, lost, doubled, disordered, broken, repeats, unheard } = await compare(db, clients, heard)
+  await db.destroy()
+  say(
+    `Rolling restart, ${ROLLS} times round: ${acknowledged} entries acknowledged, ${repeats} requests failed and were sent again; ${lost} lost, ${doubled} doubled, ${disordered} out of order, ${broken} chains broken, ${unheard} last changes not heard. A stop took ${Math.max(...stops).toFixed(1)} s at most.`,
+  )
+  const isGreen = lost + doubled + disordered + broken + unheard + repeats === 0 && acknowledged > 0
+  say(isGreen ? 'Green.' : 'RED.')
+  return isGreen
 }
 
 for (const signal of ['SIGTERM', 'SIGINT'] as const)
   process.once(signal, () => void (current?.stopAll() ?? Promise.resolve()).finally(() => process.exit(130)))
 
-const times = Number(process.argv[2] ?? 1)
-const seed = Number(process.argv[3] ?? 1)
+const [what = '1', seed = '1'] = process.argv.slice(2)
+const times = what === 'roll' ? 1 : Number(what)
 let green = 0
-for (let i = 0; i < times; i++) if (await drill(i + 1, seed + i)) green += 1
+for (let i = 0; i < times; i++)
+  if (await withHouse(ready => (what === 'roll' ? roll(ready) : drill(i + 1, Number(seed) + i, ready)))) green += 1
 say(`\n${green} of ${times} green.`)
 process.exit(green === times ? 0 : 1)

@@ -9,7 +9,7 @@ import sharp from 'sharp'
 
 const views = [
   ['bench', '/'],
-  ['batches', '/batches'],
+  ['installation', '/load', page => page.waitForTimeout(12000)],
   ['new-batch', '/batches/new?wish=15 g nickel ammonium sulfate from nickel turnings'],
   ['route', '/batches/CU-010/route'],
   ['sheet', '/batches/CO-003/sheet'],

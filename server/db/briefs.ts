@@ -96,6 +96,22 @@ export async function freshenBriefs(
   return stale.length
 }
 
+/** So many entries at most are read at once, or one journal alone. */
+const AT_ONCE = 5000
+function inPieces(stale: readonly Stale[]): Stale[][] {
+  const pieces: Stale[][] = []
+  let entries = Infinity
+  for (const one of stale) {
+    if (entries + one.last_seq > AT_ONCE) {
+      pieces.push([])
+      entries = 0
+    }
+    pieces.at(-1)!.push(one)
+    entries += one.last_seq
+  }
+  return pieces
+}
+
 /** True where all of them were written. */
 async function writeBriefs(
   db: Knex,
@@ -106,13 +122,36 @@ async function writeBriefs(
   make: NonNullable<Freshening['make']>,
 ): Promise<boolean> {
   const tables = await ownTables(db, access)
+  for (const piece of inPieces(stale)) {
+    const rows = await briefRows(db, access, { madeBy, tables }, piece, enough, make)
+    await db('briefs')
+      .insert(rows)
+      .onConflict(['lab_id', 'batch_id'])
+      .merge()
+      .whereRaw(
+        'briefs.built_at < excluded.built_at or briefs.made_by <> excluded.made_by or (briefs.version, briefs.seq) < (excluded.version, excluded.seq)',
+      )
+    if (rows.length < piece.length) return false
+    if (piece.at(-1) !== stale.at(-1) && enough()) return false
+  }
+  return true
+}
+
+async function briefRows(
+  db: Knex,
+  access: Pick<Access, 'lab'>,
+  { madeBy, tables }: { readonly madeBy: Maker; readonly tables: OwnTables },
+  piece: readonly Stale[],
+  enough: () => boolean,
+  make: NonNullable<Freshening['make']>,
+): Promise<object[]> {
   const journals = await entriesByBatch(
     db,
     access,
-    stale.map(({ id }) => id),
+    piece.map(({ id }) => id),
   )
   const rows: object[] = []
-  for (const { id, code, class_id, is_practice, version, last_seq, touched_at, document } of stale) {
+  for (const { id, code, class_id, is_practice, version, last_seq, touched_at, document } of piece) {
     const entries = (journals.get(id) ?? []).slice(0, last_seq)
     const read = readDocument(document)
     const brief = read.ok ? await make({ document: read.value, entries, tables }) : unreadableBrief(titleOf(document))
@@ -126,14 +165,7 @@ async function writeBriefs(
     })
     if (enough()) break
   }
-  await db('briefs')
-    .insert(rows)
-    .onConflict(['lab_id', 'batch_id'])
-    .merge()
-    .whereRaw(
-      'briefs.built_at < excluded.built_at or briefs.made_by <> excluded.made_by or (briefs.version, briefs.seq) < (excluded.version, excluded.seq)',
-    )
-  return rows.length === stale.length
+  return rows
 }
 
 /** What a batch is found by: dots, dashes and spaces aside, as they are typed in many ways. */

@@ -3,7 +3,7 @@ import type { Knex } from 'knex'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { demoBatches, demoLab } from '#demo'
 import type { Entry } from '#core/journal'
-import { addBatch, findBatch, saveDocument } from './batches'
+import { addBatch, findBatch, saveDocument, touchBatches } from './batches'
 import { newWorksheet } from '#core/assay'
 import { deleteAssay, findAssay, listAssays, saveAssay } from './assays'
 import { connect, forLab, isAway } from './connect'
@@ -12,7 +12,7 @@ import { countBriefs, freshenBriefs, lanesUnderWay, listBriefs } from './briefs'
 import { checkpointOf, findBreak, missingBatches } from './chain'
 import { entriesByBatch, listEntries } from './entries'
 import { makeAccess } from '../access/access'
-import { migrate } from './migrate'
+import { migrate, standOf } from './migrate'
 import { addLab, findLab, saveSettings } from './people'
 import { findPhoto, keepPhoto, missingPhotos } from './photos'
 import { findRevision, findRevisionBreak, listRevisions } from './revisions'
@@ -110,6 +110,17 @@ describe.skipIf(!server)('the database', () => {
     const air = { celsius: 21, humidity: 0.38 }
     await saveSettings(db, access, { air })
     expect((await findLab(db, access))?.settings).toEqual({ ...settings, air })
+  })
+
+  it('works on beside a newer version that only added, and refuses one that took something away', async () => {
+    expect(await standOf(db)).toEqual({ is: 'current' })
+    await db('knex_migrations').insert({ name: '999-later', batch: 99, migration_time: new Date() })
+    expect(await standOf(db)).toEqual({ is: 'current' })
+    await migrate(db)
+    await db('fits').update({ since: '999-later' })
+    expect(await standOf(db)).toEqual({ is: 'newer', by: ['999-later'] })
+    await db('knex_migrations').where({ name: '999-later' }).delete()
+    await db('fits').update({ since: '015-practice' })
   })
 
   it('parses what is stored: an old version comes as the newest, what does not read is told and kept', async () => {
@@ -578,6 +589,8 @@ describe.skipIf(!server)('the database', () => {
       .where({ id: batch.id })
       .update({ touched_at: new Date(stood - 3_600_000) })
     expect(await freshenBriefs(db, access, maker, { most: 7 })).toBe(0)
+    await touchBatches(db, access, [batch.code])
+    expect(await freshenBriefs(db, access, maker, { most: 7 })).toBe(1)
     await send({ code: batch.code, entries: [note('touched')] })
     expect(await freshenBriefs(db, access, maker, { most: 7 })).toBe(1)
     expect(await freshenBriefs(db, access, maker, { most: 7 })).toBe(0)

@@ -73,7 +73,7 @@ const MIGRATING = 7_416_021
 export const migrate = (db: Knex): Promise<unknown> =>
   db.transaction(async trx => {
     await trx.raw('select pg_advisory_xact_lock(?)', [MIGRATING])
-    await latest(db)
+    if ((await standOf(db)).is !== 'current') await latest(db)
   })
 
 const latest = (db: Knex): Promise<unknown> =>

@@ -75,7 +75,12 @@ export function gauge(name: string, help: string, look: () => number | undefined
 }
 
 /** The same with a figure for each of some names. */
-export function gauges(name: string, help: string, label: string, look: () => Promise<Readonly<Record<string, number>>>): void {
+export function gauges(
+  name: string,
+  help: string,
+  label: string,
+  look: () => Promise<Readonly<Record<string, number>>>,
+): void {
   new Gauge({
     name: `zip_ledger_${name}`,
     help,

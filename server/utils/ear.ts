@@ -33,7 +33,12 @@ interface Touched {
  * The one connection of a process that hears of changes. What came while it was cut, through a failover too, is looked up by when batches were touched; so is a notice that was never sent.
  * It goes to the database itself and not through a pooler, which keeps nobody listening.
  */
-export function openEar(url: string, labs: () => readonly string[], hear: (changes: readonly Change[]) => void): Ear {
+export function openEar(
+  url: string,
+  labs: () => readonly string[],
+  hear: (changes: readonly Change[]) => void,
+  every = LOOK,
+): Ear {
   let client: pg.Client | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let isClosed = false
@@ -89,7 +94,7 @@ export function openEar(url: string, labs: () => readonly string[], hear: (chang
     until = clock[0]!.at.getTime()
     ahead = until - Date.now()
     for (const [place, at] of told) if (at < until - 2 * OVERLAP) told.delete(place)
-    if (client === mine) later(() => void look(mine).catch(() => drop(mine)), LOOK)
+    if (client === mine) later(() => void look(mine).catch(() => drop(mine)), every)
   }
   /** What was touched and not told; everything of a lab of which more was touched than is listed. */
   function missed(rows: readonly Touched[]): Change[] {

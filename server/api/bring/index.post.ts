@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { touchBatches } from '../../db/batches'
 import { bringBatch, bringPlan } from '../../db/bring'
 import { bringThing } from '../../db/lab-things'
 import { note } from '../../db/happenings'
@@ -52,6 +53,7 @@ export default answer('move', async (event, { access, db }) => {
         { at: 'ids', code: 'bring.taken', why: 'Ids of entries are taken.', fix: 'Bring it under new ids.' },
       ])
     })
+  await touchBatches(db, access, brought.codes)
   for (const code of brought.codes) announce(db, access.lab, code)
   setResponseStatus(event, 201)
   return {
