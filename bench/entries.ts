@@ -168,8 +168,11 @@ for (const one of CASES)
 console.log(
   'Wanted: 0.30 of pgbench direct at 8 clients, 0.80 of that through PgBouncer, 2.5 times pgbench at 500 a request',
 )
-for (const { name, urls, codes } of settings) {
+for (const { name, urls } of settings) {
+  // Journals of the length that a bench has: one from five hundred entries on is told anew when it rests, in a thread beside.
+  const { codes } = await newBatches(`W${settings.findIndex(one => one.name === name)}`)
   const half = middle(keyOf(name, CASES[0])) / 2
+  await waits(urls, codes, half / 4)
   const times = await waits(urls, codes, half)
   const at = (share: number): string => times[Math.min(times.length - 1, Math.floor(times.length * share))]!.toFixed(1)
   console.log(

@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs'
+import { setPriority } from 'node:os'
 import { dirname, join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import { Busy } from '../busy'
@@ -87,11 +88,16 @@ export function apart<Job, Answer>({
   }
 }
 
-/** The other side: answers each job that comes. */
-export const answerJobs = <Job, Answer>(
+/** How far a thread stands back behind those that answer requests and write: where cores are few it gets a third of one. */
+const STANDS_BACK = 5
+
+/** The other side: answers each job that comes, behind whoever answers requests. */
+export function answerJobs<Job, Answer>(
   port: { on(event: 'message', heard: (job: Job) => void): void; postMessage(told: Told<Answer>): void } | null,
   work: (job: Job) => Answer | Promise<Answer>,
-): void =>
+): void {
+  // Of this thread alone: Linux keeps it for each. Elsewhere it would be the whole process.
+  if (process.platform === 'linux' && port) setPriority(0, STANDS_BACK)
   port?.on('message', job => {
     void Promise.resolve()
       .then(() => work(job))
@@ -100,3 +106,4 @@ export const answerJobs = <Job, Answer>(
         (error: unknown) => port.postMessage({ failed: error instanceof Error ? error.message : String(error) }),
       )
   })
+}

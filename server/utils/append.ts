@@ -32,7 +32,8 @@ export const append = (db: Knex, wanted: Append): Promise<Appended> =>
     if (entriesWaiting >= MOST_WAITING) return reject(new Busy('Very much is recorded just now.'))
     waiting.push({ append: wanted, resolve, reject })
     entriesWaiting += wanted.entries.length
-    open(db)
+    // What came in the same moment goes together.
+    setImmediate(open, db)
   })
 
 function open(db: Knex): void {
