@@ -93,14 +93,15 @@ export async function pageNow(
   return page
 }
 
-/** A journal from so many entries on takes longer to read and to tell than somebody should wait for; it is told anew so long after the last entry, ms. */
+/** A journal from so many entries on takes longer to read and to tell than somebody should wait for; it is told anew so long after the last entry, ms. One that is ten times as long is no bench’s: it is told when it is asked for. */
 const LONG = 500
+const TOO_LONG = 5000
 const PAUSE = 2000
 const soon = new Map<string, ReturnType<typeof setTimeout>>()
 
 /** Writes the record of a long journal anew once it rests, so that it is there when its page is opened. */
 export function writeSoon(access: Access, code: string, entries: number): void {
-  if (entries < LONG) return
+  if (entries < LONG || entries > TOO_LONG) return
   const key = `${access.lab} ${code}`
   clearTimeout(soon.get(key))
   const timer = setTimeout(() => {
