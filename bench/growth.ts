@@ -12,15 +12,16 @@ import { pictureOf } from './growth-picture'
 
 /*
  * How the time of each route grows with the labs of an installation, with the batches of one lab, and with the entries of one batch. The rows are written by the database itself, in the form in which the
- * application would have; their hashes are no chain, which no route that is timed here reads. ZIP_LEDGER_URL, DATABASE_URL (the tables' owner), SERVER_PID; GROWTH=small for a look whether it runs; FOLDER to write the table and
+ * application would have; their hashes are no chain, which no route that is timed here reads. ZIP_LEDGER_URL, DATABASE_URL (the tables' owner), SERVER_PID; GROWTH=small for a look whether it runs, GROWTH=lab for one lab’s batches alone; FOLDER to write the table and
  * the picture into.
  */
 const isSmall = process.env.GROWTH === 'small'
+const isLab = process.env.GROWTH === 'lab'
 const A_LAB = 100
 const A_BATCH = 200
-const LABS = isSmall ? [5, 10] : [10, 100, 1000]
+const LABS = isLab ? [] : isSmall ? [5, 10] : [10, 100, 1000]
 const IN_ONE_LAB = isSmall ? [100, 300] : [100, 1000, 10_000, 100_000]
-const IN_ONE_BATCH = isSmall ? [200, 400] : [200, 2000, 20_000]
+const IN_ONE_BATCH = isLab ? [] : isSmall ? [200, 400] : [200, 2000, 20_000]
 const TIMES = isSmall ? 5 : 60
 
 const url = new URL(process.env.ZIP_LEDGER_URL ?? '')
@@ -46,9 +47,27 @@ interface Piece {
   readonly entries: number
 }
 
+/** From so many entries on it is worth making the keys anew. */
+const MUCH = 1_000_000
+/** Takes the journal's keys away while it is filled, since they are made in one go far sooner; gives back how to put them back. */
+async function withoutIndexes(): Promise<() => Promise<void>> {
+  const { rows } = await db.raw<{ rows: { name: string; definition: string }[] }>(
+    `select conname as name, pg_get_constraintdef(oid) as definition from pg_constraint
+     where conrelid = 'entries'::regclass and (contype in ('p', 'u') or confrelid = 'entries'::regclass) order by contype = 'f' desc, contype desc`,
+  )
+  for (const { name } of rows) await db.raw('alter table entries drop constraint ??', [name])
+  return async () => {
+    await db.raw("set maintenance_work_mem = '1GB'")
+    for (const { name, definition } of rows.toReversed())
+      await db.raw(`alter table entries add constraint ?? ${definition}`, [name])
+  }
+}
+
 /** Labs with their people, batches, briefs and journals. What checks each row as it comes is left out, since all of them are made alike. */
 async function load({ word, labs: [from, to], batches: [first, last], entries }: Piece): Promise<void> {
   const begun = performance.now()
+  const isMuch = (to - from + 1) * (last - first + 1) * entries > MUCH
+  const putBack = isMuch ? await withoutIndexes() : undefined
   await db.transaction(async trx => {
     await trx.raw('set local session_replication_role = replica')
     await trx.raw('set local synchronous_commit = off')
@@ -61,7 +80,7 @@ async function load({ word, labs: [from, to], batches: [first, last], entries }:
     }
     const LAB = UUID(':word || l')
     const BATCH = UUID(":word || l || '/' || b")
-    const CODE = "'ZN-' || lpad(b::text, 3, '0')"
+    const CODE = "'ZN-' || lpad(b::text, greatest(3, length(b::text)), '0')"
     await trx.raw(
       `insert into labs (id, name) select ${LAB}, initcap(:word) || ' ' || l from generate_series(:from::int, :to::int) l on conflict do nothing`,
       bind,
@@ -95,10 +114,11 @@ async function load({ word, labs: [from, to], batches: [first, last], entries }:
     )
     await trx.raw(
       `insert into entries (id, lab_id, batch_id, seq, person_id, kind, at, body, previous_hash, hash, hash_version)
-       select id, ${LAB}, ${BATCH}, e, ${UUID(":word || l || 'p'")}, 'note', now(),
-         jsonb_build_object('id', id, 'at', '2026-05-04T09:00:00Z', 'by', ${UUID(":word || l || 'p'")}, 'kind', 'note', 'stage', 's1', 'text', 'the filtrate is clear, rose red'), repeat('0', 64), repeat('f', 64), 2
-       from generate_series(:from::int, :to::int) l, generate_series(:first::int, :last::int) b, generate_series(1, :entries::int) e,
-         lateral (select ${UUID(":word || l || '/' || b || '/' || e")} as id) ids`,
+       select id, lab, batch, e, person, 'note', now(),
+         jsonb_build_object('id', id, 'at', '2026-05-04T09:00:00Z', 'by', person, 'kind', 'note', 'stage', 's1', 'text', 'the filtrate is clear, rose red'), repeat('0', 64), repeat('f', 64), 2
+       from (select ${LAB} as lab, ${BATCH} as batch, ${UUID(":word || l || 'p'")} as person
+               from generate_series(:from::int, :to::int) l, generate_series(:first::int, :last::int) b offset 0) made,
+         generate_series(1, :entries::int) e, lateral (select ${UUID("batch || '/' || e")} as id) ids`,
       bind,
     )
     await trx.raw(
@@ -109,6 +129,7 @@ async function load({ word, labs: [from, to], batches: [first, last], entries }:
       { ...bind, label: JSON.stringify(bottle!.label) },
     )
   })
+  await putBack?.()
   await db.raw('vacuum analyze')
   say(
     `  ${word}: ${to - from + 1} labs, ${last - first + 1} batches each, ${entries} entries each, written in ${((performance.now() - begun) / 1000).toFixed(0)} s`,
@@ -238,7 +259,7 @@ const { rows } = await db.raw<{ rows: { entries: string; size: string }[] }>(
 )
 const memory =
   Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${process.env.SERVER_PID}/status`, 'utf8'))?.[1] ?? 0) / 1000
-const all = [labs, batches, entries]
+const all = [labs, batches, entries].filter(({ points }) => points.length > 0)
 const summary = `${plain.format(Number(rows[0]!.entries))} entries in ${rows[0]!.size}; the process held ${memory.toFixed(0)} MB at most.`
 const text = [...all.map(tableOf), summary, ''].join('\n')
 say(text)

@@ -57,6 +57,8 @@ export const grants: Readonly<Record<string, readonly ('select' | 'insert' | 'up
  * pooler lends connections and takes no settings along. The application gives up as late as the first, ms.
  */
 const LIMITS = { statement_timeout: 8000, idle_in_transaction_session_timeout: 20_000 } as const
+/** Statements here are short: to compile one takes longer than to run it. */
+const SETTINGS = { ...LIMITS, jit: 'off' } as const
 
 /** Makes the application's role with this password, or gives it a new one, and grants it what it needs, as whoever owns the tables. Refuses a password that is not letters, digits, `-` or `_`. */
 export async function grantApp(db: Knex, password: string): Promise<void> {
@@ -70,7 +72,7 @@ export async function grantApp(db: Knex, password: string): Promise<void> {
 
 async function grantIn(db: Knex, isThere: boolean, settings: string): Promise<void> {
   await db.raw(`${isThere ? 'alter' : 'create'} role ${APP_ROLE} ${settings}`)
-  for (const [name, ms] of Object.entries(LIMITS)) await db.raw(`alter role ${APP_ROLE} set ${name} = ${ms}`)
+  for (const [name, value] of Object.entries(SETTINGS)) await db.raw(`alter role ${APP_ROLE} set ${name} = ${value}`)
   await db.raw('revoke create on schema public from public')
   await db.raw(`revoke all on all tables in schema public from ${APP_ROLE}`)
   await db.raw(`grant usage on schema public to ${APP_ROLE}`)

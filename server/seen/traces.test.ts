@@ -41,13 +41,12 @@ it.skipIf(!server)('sends a request with its statements below it, by route, and 
   collector.close()
 
   expect(got[0]).toMatch(/^\/v1\/traces /)
-  const spans = got.flatMap(
-    one =>
-      (
-        JSON.parse(one.replace(/^\S+ /, '')) as {
-          resourceSpans: { scopeSpans: { spans: { name: string; spanId: string; parentSpanId?: string }[] }[] }[]
-        }
-      ).resourceSpans.flatMap(({ scopeSpans }) => scopeSpans.flatMap(({ spans: some }) => some)),
+  const spans = got.flatMap(one =>
+    (
+      JSON.parse(one.replace(/^\S+ /, '')) as {
+        resourceSpans: { scopeSpans: { spans: { name: string; spanId: string; parentSpanId?: string }[] }[] }[]
+      }
+    ).resourceSpans.flatMap(({ scopeSpans }) => scopeSpans.flatMap(({ spans: some }) => some)),
   )
   const request = spans.find(one => one.name === 'GET /api/batches/:code')!
   expect(spans.filter(one => one.name === 'SELECT').map(one => one.parentSpanId)).toEqual([

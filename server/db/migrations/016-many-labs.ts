@@ -25,7 +25,8 @@ export async function up(db: Knex): Promise<void> {
       where not is_done and not is_fresh and not is_practice;
     create index briefs_planned on briefs (lab_id, touched_at desc) where not is_done and is_fresh and not is_practice;
     create index briefs_by_touched on briefs (lab_id, touched_at desc) where not is_practice;
-    create index briefs_counted on briefs (lab_id, is_done, is_fresh) include (class_id, batch_id) where not is_practice;
+    create index briefs_counted on briefs (lab_id, is_done, is_fresh) include (class_id, batch_id) where not is_practice and code is not null;
+    create index briefs_open on briefs (lab_id, touched_at desc) where not is_done;
     create index briefs_by_maker on briefs (lab_id, built_at, made_by);
     create index briefs_words on briefs using gin (words gin_trgm_ops);
     create function find_batches(part text, most integer) returns setof uuid language sql stable security definer set search_path = public as $find$
