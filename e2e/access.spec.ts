@@ -96,7 +96,9 @@ test('every route says who may ask', () => {
 test('what a process counts is told on its machine, and not through a proxy', async ({ request }) => {
   const here = await request.get('/metrics')
   expect(here.status()).toBe(200)
-  expect(await here.text()).toMatch(/^zip_ledger_request_seconds_count\{route="\/readyz",method="GET",status="2xx"\} \d+$/m)
+  expect(await here.text()).toMatch(
+    /^zip_ledger_request_seconds_count\{route="\/readyz",method="GET",status="2xx"\} \d+$/m,
+  )
   expect((await request.get('/metrics', { headers: { 'x-forwarded-for': '192.0.2.7' } })).status()).toBe(404)
 })
 

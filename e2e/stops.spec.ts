@@ -33,10 +33,12 @@ test('a process that is asked to stop says so first, answers on, ends its stream
     expect(answer.headers.get('connection')).toBe('close')
     expect(await told).toContain('event: beat')
     await expect
-      .poll(() => fetch(`${own.address}/healthz`).then(
-        () => 'there',
-        () => 'gone',
-      ))
+      .poll(() =>
+        fetch(`${own.address}/healthz`).then(
+          () => 'there',
+          () => 'gone',
+        ),
+      )
       .toBe('gone')
     expect(await own.db('entries').where({ id: entry.id }).pluck('kind')).toEqual(['note'])
     // What it told of itself is taken back.
