@@ -46,6 +46,8 @@ export function openEar(
   let until: number | undefined
   let ahead = 0
   const told = new Map<string, number>()
+  /** Labs that were looked at before: what changed before the first look at one, its pages have read. */
+  let known: ReadonlySet<string> = new Set()
 
   const later = (what: () => void, wait: number): void => {
     clearTimeout(timer)
@@ -90,7 +92,9 @@ export function openEar(
       since,
       MOST,
     ])
-    if (until !== undefined) hear(missed(rows))
+    for (const { lab, code, at } of rows) if (!known.has(lab)) told.set(`${lab} ${code}`, at.getTime())
+    hear(missed(rows.filter(({ lab }) => known.has(lab))))
+    known = new Set(asked)
     until = clock[0]!.at.getTime()
     ahead = until - Date.now()
     for (const [place, at] of told) if (at < until - 2 * OVERLAP) told.delete(place)

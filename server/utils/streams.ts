@@ -50,7 +50,8 @@ export function openStream(event: H3Event, access: Access): void {
       access.role !== 'student' || codes.includes('*') ? codes : await codesThere(db, access, codes).catch(() => [])
     if (heard.length > 0) send(stream, `data: ${heard.join(',')}\n\n`)
   })
-  const forget = closeOnStop(() => answer.end())
+  // One whose page is gone already has nothing to end.
+  const forget = closeOnStop(() => answer.socket && answer.end())
   answer.once('close', () => {
     open.delete(stream)
     forget()
