@@ -102,7 +102,7 @@ async function load({ word, labs: [from, to], batches: [first, last], entries }:
     )
     // One in twenty is under way, one in twenty planned, the others are done; a newer build’s briefs are left alone.
     await trx.raw(
-      `insert into briefs (batch_id, lab_id, version, seq, made_by, built_at, is_done, is_fresh, has_timers, due_at, brief, lane, code, touched_at, words)
+      `insert into briefs (batch_id, lab_id, version, seq, made_by, built_at, is_done, is_fresh, has_timers, due_at, brief, lane, batch_code, batch_touched_at, words)
        select ${BATCH}, ${LAB}, 1, :entries::int, '', 9e15::bigint, b % 20 > 1, b % 20 = 1, b % 40 = 0, case when b % 40 = 0 then now() + b * interval '1 minute' end, :brief, :lane, ${CODE},
          now() - b * interval '1 minute' - interval '1 hour', lower(replace(${CODE}, '-', '')) || '|' || :product
        from generate_series(:from::int, :to::int) l, generate_series(:first::int, :last::int) b`,

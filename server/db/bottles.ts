@@ -139,13 +139,13 @@ export async function openNeeds(db: Knex, { lab }: Access, bottle?: string): Pro
   const rows: { code: string; brief: string }[] = await db('briefs')
     .where({ lab_id: lab })
     .whereRaw('not is_done')
-    .whereNotNull('code')
+    .whereNotNull('batch_code')
     .where(open => {
       if (bottle !== undefined) void open.where('brief', 'like', `%"bottle":${JSON.stringify(bottle)}%`)
     })
-    .orderBy('touched_at', 'desc')
+    .orderBy('batch_touched_at', 'desc')
     .limit(MOST_OPEN)
-    .select('code', 'brief')
+    .select('batch_code as code', 'brief')
   return rows.flatMap(({ code, brief }) => {
     const { needs = [] } = JSON.parse(brief) as { needs?: readonly Need[] }
     return needs.filter(need => bottle === undefined || need.bottle === bottle).map(need => ({ ...need, batch: code }))

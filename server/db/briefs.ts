@@ -156,7 +156,8 @@ async function briefRows(
     const read = readDocument(document)
     const brief = read.ok ? await make({ document: read.value, entries, tables }) : unreadableBrief(titleOf(document))
     rows.push({
-      ...{ lab_id: access.lab, batch_id: id, code, class_id, is_practice, version, touched_at },
+      ...{ lab_id: access.lab, batch_id: id, version },
+      ...{ batch_code: code, batch_class_id: class_id, batch_is_practice: is_practice, batch_touched_at: touched_at },
       seq: last_seq,
       built_at: madeBy.builtAt,
       made_by: madeBy.tables,
@@ -211,26 +212,26 @@ function columnsOf({ lane, ...brief }: BatchBrief) {
 const onBench = (db: Knex, { lab, role }: Access): Knex.QueryBuilder =>
   db('briefs')
     .where({ lab_id: lab })
-    .whereRaw('not is_practice')
-    .whereNotNull('code')
-    .modify(query => (role === 'student' ? query : query.whereNull('class_id')))
+    .whereRaw('not batch_is_practice')
+    .whereNotNull('batch_code')
+    .modify(query => (role === 'student' ? query : query.whereNull('batch_class_id')))
 
 /** Batches under way: first what has a clock running or is due, then the last touched; a few of them, whole. */
 export const lanesUnderWay = (db: Knex, access: Access, most: number, from: number): Promise<BriefRow[]> =>
   onBench(db, access)
     .whereRaw('not is_done and not is_fresh')
-    .orderByRaw('(has_timers or due_at is not null) desc, due_at asc nulls last, touched_at desc, code')
+    .orderByRaw('(has_timers or due_at is not null) desc, due_at asc nulls last, batch_touched_at desc, batch_code')
     .limit(most)
     .offset(from)
-    .select('code', 'touched_at', 'brief', 'lane')
+    .select('batch_code as code', 'batch_touched_at as touched_at', 'brief', 'lane')
 
 /** Batches that are planned and not begun, last touched first; a few of them. */
 export const plannedOnes = (db: Knex, access: Access, most: number): Promise<BriefRow[]> =>
   onBench(db, access)
     .whereRaw('not is_done and is_fresh')
-    .orderBy('touched_at', 'desc')
+    .orderBy('batch_touched_at', 'desc')
     .limit(most)
-    .select('code', 'touched_at', 'brief', 'lane')
+    .select('batch_code as code', 'batch_touched_at as touched_at', 'brief', 'lane')
 
 /** How many batches are under way, how many only planned, how many done. */
 export async function countBriefs(
@@ -262,7 +263,11 @@ export function listBriefs(db: Knex, access: Access, { words = '', most, from = 
       `%${wanted.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`,
       MOST_FOUND,
     ])
-  return found.orderBy('touched_at', 'desc').limit(most).offset(from).select('code', 'touched_at', 'brief')
+  return found
+    .orderBy('batch_touched_at', 'desc')
+    .limit(most)
+    .offset(from)
+    .select('batch_code as code', 'batch_touched_at as touched_at', 'brief')
 }
 /** More than this is not found but listed. */
 const MOST_FOUND = 5000

@@ -8,7 +8,7 @@ const parts = Array.from({ length: PARTS }, (_, i) => `entries_p${String(i).padS
 
 /**
  * For many labs: entries lie in parts by their lab; what the Bench and the lists show stands in the briefs with the indexes that it is read by; up to when a lab's briefs were looked through is kept, so
- * that a look costs what changed since; and tables for what processes, exports and backups tell of themselves. The code before works on these tables too.
+ * that a look costs what changed since; and tables for what processes, exports and backups tell of themselves. The code before works on these tables too: what is added to the briefs has names that its joins do not know.
  */
 export async function up(db: Knex): Promise<void> {
   await partEntries(db)
@@ -17,20 +17,20 @@ export async function up(db: Knex): Promise<void> {
     create index people_by_account on people (account_id) where account_id is not null;
     create index batches_by_touched on batches (lab_id, touched_at desc);
 
-    alter table briefs add column code text, add column touched_at timestamptz, add column class_id uuid,
-      add column is_practice boolean not null default false, add column words text not null default '';
-    update briefs set code = b.code, touched_at = b.touched_at, class_id = b.class_id, is_practice = b.is_practice
+    alter table briefs add column batch_code text, add column batch_touched_at timestamptz, add column batch_class_id uuid,
+      add column batch_is_practice boolean not null default false, add column words text not null default '';
+    update briefs set batch_code = b.code, batch_touched_at = b.touched_at, batch_class_id = b.class_id, batch_is_practice = b.is_practice
       from batches b where b.lab_id = briefs.lab_id and b.id = briefs.batch_id;
-    create index briefs_under_way on briefs (lab_id, ((has_timers or due_at is not null)) desc, due_at asc nulls last, touched_at desc, code)
-      where not is_done and not is_fresh and not is_practice;
-    create index briefs_planned on briefs (lab_id, touched_at desc) where not is_done and is_fresh and not is_practice;
-    create index briefs_by_touched on briefs (lab_id, touched_at desc) where not is_practice;
-    create index briefs_counted on briefs (lab_id, is_done, is_fresh) include (class_id, batch_id) where not is_practice and code is not null;
-    create index briefs_open on briefs (lab_id, touched_at desc) where not is_done;
+    create index briefs_under_way on briefs (lab_id, ((has_timers or due_at is not null)) desc, due_at asc nulls last, batch_touched_at desc, batch_code)
+      where not is_done and not is_fresh and not batch_is_practice;
+    create index briefs_planned on briefs (lab_id, batch_touched_at desc) where not is_done and is_fresh and not batch_is_practice;
+    create index briefs_by_touched on briefs (lab_id, batch_touched_at desc) where not batch_is_practice;
+    create index briefs_counted on briefs (lab_id, is_done, is_fresh) include (batch_class_id, batch_id) where not batch_is_practice and batch_code is not null;
+    create index briefs_open on briefs (lab_id, batch_touched_at desc) where not is_done;
     create index briefs_by_maker on briefs (lab_id, built_at, made_by);
     create index briefs_words on briefs using gin (words gin_trgm_ops);
     create function find_batches(part text, most integer) returns setof uuid language sql stable security definer set search_path = public as $find$
-      select batch_id from briefs where lab_id = own_lab() and words like part order by touched_at desc limit most $find$;
+      select batch_id from briefs where lab_id = own_lab() and words like part order by batch_touched_at desc limit most $find$;
 
     create function touched_since(labs uuid[], since timestamptz, most integer) returns table (lab uuid, code text, at timestamptz)
       language sql stable security definer set search_path = public as $touched$
