@@ -47,6 +47,7 @@ function openStream(tell: (word: Word) => void): void {
   /** By the database's clock: what changed until then was heard. */
   let heard: number | undefined
   let asking: ReturnType<typeof setTimeout> | undefined
+  let isOpen = false
 
   async function catchUp(): Promise<boolean> {
     const query = heard === undefined ? '' : `?since=${heard}`
@@ -61,7 +62,8 @@ function openStream(tell: (word: Word) => void): void {
     clearTimeout(asking)
     asking = setTimeout(async () => {
       if (await catchUp()) tell({ is: 'open' })
-      askOn()
+      // A stream may have opened while this was asked.
+      if (!isOpen) askOn()
     }, ASK)
   }
   function connect(): void {
@@ -71,6 +73,7 @@ function openStream(tell: (word: Word) => void): void {
       if (at > (heard ?? 0)) heard = at
     }
     source.onopen = () => {
+      isOpen = true
       clearTimeout(asking)
       tell({ is: 'open' })
       void catchUp()
@@ -78,6 +81,7 @@ function openStream(tell: (word: Word) => void): void {
     source.addEventListener('beat', note)
     source.onmessage = ({ data }: MessageEvent<string>) => tell({ is: 'changed', codes: data.split(',') })
     source.onerror = () => {
+      isOpen = false
       tell({ is: 'cut' })
       askOn()
       if (source.readyState === EventSource.CLOSED) setTimeout(connect, AGAIN)

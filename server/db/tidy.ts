@@ -1,7 +1,7 @@
 import type { Knex } from 'knex'
 import { sweepSessions } from './sessions'
 
-/** Takes away what has ended and nobody asks for: sessions, links and challenges past their end, tries at the door, what was told of exports, and processes that are gone. */
+/** Takes away what has ended and nobody asks for: sessions, links and challenges past their end, tries at the door, and processes that are gone. */
 export async function tidy(db: Knex): Promise<void> {
   await sweepSessions(db)
   const now = Date.now()

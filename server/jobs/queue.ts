@@ -9,7 +9,7 @@ const QUEUES = {
   briefs: { policy: 'stately', expireInSeconds: 120, retryLimit: 5 },
   /** Publishes the ends of all chains, once a day. */
   anchors: { policy: 'stately', expireInSeconds: 900, retryLimit: 5, retryDelay: 60 },
-  /** Takes away what has ended: sessions, links, processes that are gone, what was told of old exports. */
+  /** Takes away what has ended: sessions, links, challenges, tries at the door, processes that are gone. */
   tidy: { policy: 'stately', expireInSeconds: 300, retryLimit: 1 },
 } as const satisfies Record<string, Omit<PgBoss.Queue, 'name'>>
 export type QueueName = keyof typeof QUEUES
