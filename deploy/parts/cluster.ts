@@ -136,7 +136,7 @@ export class House {
     const role = `postgres://zip_ledger_app:${this.passwords.app}@${proxy}`
     this.begin(
       `app${number + 1}`,
-      ['node', ['--max-semi-space-size=8', '--heap-growing-percent=40', '.output/server/index.mjs']],
+      ['node', ['--max-semi-space-size=16', '--heap-growing-percent=100', '.output/server/index.mjs']],
       {
         DATABASE_URL: `${role}:${PORTS.pooler}/${DATABASE}`,
         DATABASE_LISTEN_URL: `${role}:${PORTS.database}/${DATABASE}`,

@@ -96,6 +96,7 @@ describe.skipIf(!server)('the database', () => {
       '014-class',
       '015-practice',
       '016-many-labs',
+      '017-appends-in-place',
     ])
     expect(await findLab(db, access)).toEqual({
       id: demoLab.id,
@@ -208,6 +209,50 @@ describe.skipIf(!server)('the database', () => {
     expect(hints.get(place)).toMatchObject({ seq: 5, hash: stored[4]!.hash })
     expect(await findBreak(db, demoLab.id, batch.id)).toBeUndefined()
     expect(await findBreak(db, demoLab.id, other.id)).toBeUndefined()
+  })
+
+  it('rewrites in place what a batch that is written to all the time keeps, by its key, and says now and then that it was touched', async () => {
+    const batch = await batchFor()
+    const hints: Hints = new Map()
+    const rewritten = async (): Promise<{ rows: number; inPlace: number; scans: number }> => {
+      const [row] = await db('pg_stat_user_tables')
+        .whereIn('relname', ['batches', 'chain_ends'])
+        .select(
+          db.raw('sum(n_tup_upd)::int as "rows", sum(n_tup_hot_upd)::int as "inPlace", sum(seq_scan)::int as scans'),
+        )
+      return row
+    }
+    // A connection of its own, whose plans are none that were made for other statements.
+    const other = connect(server!.replace(/\/[^/]*$/, `/${name}`))
+    const write = (text: string, by = other) =>
+      appendMany(by, ofLab([{ code: batch.code, entries: [note(text)] }]), hints)
+    const touched = async (): Promise<number> =>
+      (await db('batches').where({ lab_id: access.lab, id: batch.id }).first('touched_at')).touched_at.getTime()
+    await write('the first', db)
+    await db.raw('analyze batches')
+    // Counts of what connections did before arrive when they rest.
+    await new Promise(resolve => setTimeout(resolve, 1500))
+    const before = await rewritten()
+    for (let i = 0; i < 40; i++) await write(`n${i}`)
+    // What a connection did is counted when it ends.
+    await other.destroy()
+    const grown = await vi.waitFor(
+      async () => {
+        const now = await rewritten()
+        expect(now.rows - before.rows).toBeGreaterThanOrEqual(80)
+        return { rows: now.rows - before.rows, inPlace: now.inPlace - before.inPlace, scans: now.scans - before.scans }
+      },
+      { timeout: 8000, interval: 200 },
+    )
+    expect(grown.inPlace / grown.rows).toBeGreaterThan(0.6)
+    expect(grown.scans).toBeLessThan(40)
+    await write('once more', db)
+    const at = await touched()
+    for (let i = 0; i < 5; i++) await write(`m${i}`, db)
+    expect(Math.max(0, (await touched()) - at - 200)).toBeLessThan(1000)
+    await new Promise(resolve => setTimeout(resolve, 250))
+    await write('later', db)
+    expect(await touched()).toBeGreaterThan(at)
   })
 
   it('keeps chains whole while two processes write by hints of their own', async () => {

@@ -15,6 +15,7 @@ import * as drills from './migrations/013-drills'
 import * as classes from './migrations/014-class'
 import * as practice from './migrations/015-practice'
 import * as manyLabs from './migrations/016-many-labs'
+import * as appendsInPlace from './migrations/017-appends-in-place'
 
 interface Migration {
   readonly name: string
@@ -38,6 +39,7 @@ const migrations: readonly Migration[] = [
   { name: '014-class', up: classes.up },
   { name: '015-practice', up: practice.up },
   { name: '016-many-labs', up: manyLabs.up },
+  { name: '017-appends-in-place', up: appendsInPlace.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

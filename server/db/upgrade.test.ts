@@ -24,6 +24,7 @@ import { up as drills } from './migrations/013-drills'
 import { up as classes } from './migrations/014-class'
 import { up as practice } from './migrations/015-practice'
 import { up as manyLabs } from './migrations/016-many-labs'
+import { up as appendsInPlace } from './migrations/017-appends-in-place'
 import { findLab } from './people'
 import { findPhoto } from './photos'
 import { findRevisionBreak, listRevisions } from './revisions'
@@ -83,8 +84,8 @@ describe.skipIf(!server)('a database of before', () => {
       ...{ batch_id: id, version: 4, seq: 3, made_by: 'x', is_done: false, is_fresh: false, has_timers: false },
       ...{ brief: '{}', lane: '[]' },
     })
-    for (const up of [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice, manyLabs])
-      await up(db)
+    const later = [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice, manyLabs]
+    for (const up of [...later, appendsInPlace]) await up(db)
   })
   afterAll(async () => {
     await db?.destroy()

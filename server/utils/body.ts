@@ -6,17 +6,23 @@ const MOST_THROWN_AWAY = 32_000_000
 /**
  * The body of a request, kept no further than `most` bytes: what is longer is refused while it streams, so that it never lies in memory whole.
  */
-export async function readBytes(event: H3Event, most: number, tooLong: string): Promise<Buffer> {
-  const chunks: Buffer[] = []
-  let size = 0
-  for await (const chunk of event.node.req as AsyncIterable<Buffer>) {
-    size += chunk.length
-    if (size <= most) chunks.push(chunk)
-    else {
+export const readBytes = (event: H3Event, most: number, tooLong: string): Promise<Buffer> =>
+  new Promise((resolve, reject) => {
+    const { req } = event.node
+    const breakOff = (): void => reject(refusal(400, 'The request was broken off.'))
+    if (req.destroyed) return breakOff()
+    const chunks: Buffer[] = []
+    let size = 0
+    const refuse = (): void => reject(refusal(413, tooLong))
+    req.on('data', (chunk: Buffer) => {
+      size += chunk.length
+      if (size <= most) return chunks.push(chunk)
       chunks.length = 0
-      if (size > MOST_THROWN_AWAY) break
-    }
-  }
-  if (size > most) throw refusal(413, tooLong)
-  return Buffer.concat(chunks)
-}
+      if (size <= MOST_THROWN_AWAY) return
+      refuse()
+      req.destroy()
+    })
+    req.once('end', () => (size > most ? refuse() : resolve(chunks.length === 1 ? chunks[0]! : Buffer.concat(chunks))))
+    req.once('error', reject)
+    req.once('close', breakOff)
+  })
