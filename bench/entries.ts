@@ -1,6 +1,6 @@
 import { spawnSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { writeFileSync } from 'node:fs'
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { connect, type Socket } from 'node:net'
 import knex from 'knex'
 import { demoBatches, demoLab } from '#demo'
@@ -10,8 +10,8 @@ import type { Entry } from '#core/journal'
  * Durable entries a second through the API: 8 and 64 clients, one process and two, direct and through PgBouncer, beside pgbench in the same run; and how long an append takes at half of the full load.
  * DATABASE_URL (the tables' owner), DIRECT and POOLED with two addresses each, PGBENCH, WORK.
  */
-const SECONDS = Number(process.env.BENCH_SECONDS ?? 4)
-const ROUNDS = Number(process.env.BENCH_ROUNDS ?? 3)
+const SECONDS = Number(process.env.BENCH_SECONDS ?? 2)
+const ROUNDS = Number(process.env.BENCH_ROUNDS ?? 6)
 const direct = (process.env.DIRECT ?? '').split(' ').map(one => new URL(one))
 const pooled = (process.env.POOLED ?? '').split(' ').map(one => new URL(one))
 const MOST = 64
@@ -87,16 +87,21 @@ async function newBatches(prefix: string): Promise<{ ids: string[]; codes: strin
   return { ids: rows.map(({ id }) => id), codes: rows.map(({ code }) => code) }
 }
 
-/** Entries a second; each client writes to a batch of its own, and stays with one process, as a browser does. */
+/** Entries of a client before it goes on to its next batch: a bench’s journals are no longer, and one from five hundred on is told anew when it rests, in a thread beside. */
+const A_JOURNAL = 100
+/** Entries a second; each client writes to batches of its own, and stays with one process, as a browser does. */
 async function rate(urls: readonly URL[], codes: readonly string[], clients: number, atOnce: number): Promise<number> {
   let count = 0
   const from = performance.now()
   const until = from + SECONDS * 1000
   await Promise.all(
     Array.from({ length: clients }, async (_, client) => {
+      let sent = 0
       while (performance.now() < until) {
         const entries = Array.from({ length: atOnce }, (_, i) => entryOf(`${TEXT} ${i}`))
-        await post(urls[client % urls.length]!, codes[client]!, entries)
+        const mine = Math.floor(sent / A_JOURNAL) * clients + client
+        await post(urls[client % urls.length]!, codes[mine % codes.length]!, entries)
+        sent += atOnce
         count += atOnce
       }
     }),
@@ -114,7 +119,7 @@ async function waits(urls: readonly URL[], codes: readonly string[], perSecond: 
     for (; i < due; i++) {
       const dueAt = from + (i * 1000) / perSecond
       sent.push(
-        post(urls[i % urls.length]!, codes[i % 8]!, [entryOf(TEXT)]).then(
+        post(urls[i % urls.length]!, codes[i % codes.length]!, [entryOf(TEXT)]).then(
           () => void times.push(performance.now() - dueAt),
         ),
       )
@@ -131,80 +136,121 @@ writeFileSync(
   `${process.env.WORK}/insert.sql`,
   `insert into entries (id, lab_id, batch_id, seq, person_id, kind, at, body, previous_hash, hash) values (gen_random_uuid(), '${demoLab.id}', (array['${ids.join("','")}']::uuid[])[:client_id + 1], nextval('raw_seq'), '${person.id}', 'observation', now(), '${JSON.stringify(entryOf(TEXT))}', '${'0'.repeat(64)}', '${'f'.repeat(64)}');\n`,
 )
-function pgbench(clients: number): number {
-  const how = ['-n', '-c', String(clients), '-j', '2', '-T', String(SECONDS), '-f', `${process.env.WORK}/insert.sql`]
-  const { stdout, stderr } = spawnSync(process.env.PGBENCH!, [...how, process.env.DATABASE_URL!], { encoding: 'utf8' })
+/** Inserts a second by pgbench; at so many a second also how long each took from when it was due, ms. */
+function pgbench(clients: number, perSecond?: number): { readonly rate: number; readonly times: readonly number[] } {
+  const log = `${process.env.WORK}/pgbench-log`
+  const paced = perSecond === undefined ? [] : ['-R', String(Math.ceil(perSecond)), '-l', '--log-prefix', log]
+  const how = ['-n', '-c', String(clients), '-j', '2', '-T', String(SECONDS), ...paced]
+  const all = [...how, '-f', `${process.env.WORK}/insert.sql`, process.env.DATABASE_URL!]
+  const { stdout, stderr } = spawnSync(process.env.PGBENCH!, all, { encoding: 'utf8' })
   const [, tps] = /tps = ([\d.]+)/.exec(stdout) ?? []
   if (!tps) throw new Error(stderr)
-  return Number(tps)
+  const logs = readdirSync(process.env.WORK!).filter(name => name.startsWith('pgbench-log'))
+  const times = logs.flatMap(name => {
+    const text = readFileSync(`${process.env.WORK}/${name}`, 'utf8')
+    rmSync(`${process.env.WORK}/${name}`)
+    return text
+      .trimEnd()
+      .split('\n')
+      .flatMap(line => Number(line.split(' ')[2]) / 1000 || [])
+  })
+  return { rate: Number(tps), times }
 }
 
-const settings = [
-  { name: 'direct, one process', urls: direct.slice(0, 1) },
-  { name: 'direct, two processes', urls: direct },
-  { name: 'through PgBouncer, one process', urls: pooled.slice(0, 1) },
-  { name: 'through PgBouncer, two processes', urls: pooled },
-] as const
-/** New batches each time, so that journals have the length that a bench’s have: one from five hundred entries on is told anew when it rests, in a thread beside. */
 let made = 0
 const freshCodes = async (): Promise<readonly string[]> => (await newBatches(`B${made++}`)).codes
 
+const WAYS = [
+  { name: 'direct', of: direct },
+  { name: 'through PgBouncer', of: pooled },
+] as const
+const PROCESSES = [1, 2] as const
+const nameOf = (way: string, processes: number): string =>
+  `${way}, ${processes === 1 ? 'one process' : 'two processes'}`
 const CASES = [
   { clients: 8, atOnce: 1 },
   { clients: 64, atOnce: 1 },
   { clients: 8, atOnce: 500 },
 ] as const
-const keyOf = (name: string, { clients, atOnce }: (typeof CASES)[number]): string => `${name} ${clients} ${atOnce}`
+
 const found = new Map<string, number[]>()
-const keep = (key: string, value: number): void => void found.set(key, [...(found.get(key) ?? []), value])
-const middle = (key: string): number => {
+const keep = (key: string, ...values: number[]): void => void found.set(key, [...(found.get(key) ?? []), ...values])
+/** So great a share of what was found lies below this. */
+const at = (key: string, share: number): number => {
   const values = (found.get(key) ?? []).toSorted((a, b) => a - b)
-  return values[Math.floor(values.length / 2)] ?? 0
+  return values[Math.min(values.length - 1, Math.floor(values.length * share))] ?? 0
+}
+const middle = (key: string): number => at(key, 0.5)
+
+/**
+ * The machine’s own speed changes from one moment to the next: what is compared is measured within seconds, pgbench, direct and pooled, and it is the ratios of
+ * which the median is told.
+ */
+async function measure({ clients, atOnce }: (typeof CASES)[number]): Promise<void> {
+  for (const processes of PROCESSES) {
+    const raw = pgbench(clients).rate
+    keep(`pgbench ${clients}`, raw)
+    const rates: number[] = []
+    for (const { name, of } of WAYS) {
+      const value = await rate(of.slice(0, processes), await freshCodes(), clients, atOnce)
+      const key = `${nameOf(name, processes)} ${clients} ${atOnce}`
+      keep(key, value)
+      keep(`${key} of pgbench`, value / raw)
+      if (rates[0]) keep(`${key} of direct`, value / rates[0])
+      rates.push(value)
+    }
+  }
 }
 
-console.log(`\nDurable entries a second, ${SECONDS} s each, in ${ROUNDS} rounds, the median of each`)
-for (const { urls } of settings) await rate(urls, await freshCodes(), 8, 1)
-async function measure(cases: readonly (typeof CASES)[number][]): Promise<void> {
-  for (let round = 0; round < ROUNDS; round++)
-    for (const one of cases) {
-      if (one.atOnce === 1) keep(`pgbench ${one.clients}`, pgbench(one.clients))
-      for (const { name, urls } of settings)
-        keep(keyOf(name, one), await rate(urls, await freshCodes(), one.clients, one.atOnce))
-    }
-}
-await measure(CASES.filter(({ atOnce }) => atOnce === 1))
+console.log(
+  `\nDurable entries a second, ${SECONDS} s each, in ${ROUNDS} rounds: medians, also of the ratios within a round`,
+)
+for (const processes of PROCESSES)
+  for (const { of } of WAYS) await rate(of.slice(0, processes), await freshCodes(), 8, 1)
+const [one, many, together] = CASES
+for (let round = 0; round < ROUNDS; round++) for (const each of [one, many]) await measure(each)
 // What the full load left to do for the disk is no part of half of it.
 await db.raw('checkpoint')
 await new Promise(resolve => setTimeout(resolve, 5000))
-const atHalf: { readonly name: string; readonly half: number; readonly times: readonly number[] }[] = []
-for (const { name, urls } of settings) {
-  const codes = await freshCodes()
-  const half = middle(keyOf(name, CASES[0])) / 2
-  await waits(urls, codes, half / 4)
-  atHalf.push({ name, half, times: await waits(urls, codes, half) })
+const halves = new Map(
+  PROCESSES.flatMap(processes =>
+    WAYS.map(({ name }) => [nameOf(name, processes), middle(`${nameOf(name, processes)} 8 1`) / 2] as const),
+  ),
+)
+const half = Math.max(...halves.values())
+for (let round = 0; round < ROUNDS; round++) {
+  keep('pgbench waits', ...pgbench(8, half).times)
+  for (const processes of PROCESSES)
+    for (const { name, of } of WAYS) {
+      const key = nameOf(name, processes)
+      const urls = of.slice(0, processes)
+      const codes = await freshCodes()
+      // A process looks a batch up once; on a bench it knows the batches that are worked on.
+      for (const url of urls) await Promise.all(codes.map(code => post(url, code, [entryOf(TEXT)])))
+      keep(`${key} waits`, ...(await waits(urls, codes, halves.get(key)!)))
+    }
 }
-await measure(CASES.filter(({ atOnce }) => atOnce > 1))
+for (let round = 0; round < ROUNDS; round++) await measure(together)
+
+const tell = (label: string, value: string): void => console.log(`${label.padEnd(62)} ${value}`)
 for (const clients of [8, 64])
-  console.log(
-    `${`pgbench, one insert of the row, ${clients} clients`.padEnd(62)} ${middle(`pgbench ${clients}`).toFixed(0).padStart(7)}`,
-  )
-for (const one of CASES)
-  for (const { name } of settings) {
-    const value = middle(keyOf(name, one))
-    const label = `${name}, ${one.clients} clients, ${one.atOnce === 1 ? 'one entry' : `${one.atOnce} entries`} a request`
-    const beside = value / middle(`pgbench ${one.clients}`)
-    const directly = value / middle(keyOf(name.replace('through PgBouncer', 'direct'), one))
-    const through = name.startsWith('through') ? `, ${directly.toFixed(2)} of direct` : ''
-    console.log(`${label.padEnd(62)} ${value.toFixed(0).padStart(7)}  ${beside.toFixed(2)} of pgbench${through}`)
-  }
+  tell(`pgbench, one insert of the row, ${clients} clients`, middle(`pgbench ${clients}`).toFixed(0).padStart(7))
+for (const { clients, atOnce } of CASES)
+  for (const processes of PROCESSES)
+    for (const { name } of WAYS) {
+      const key = `${nameOf(name, processes)} ${clients} ${atOnce}`
+      const label = `${nameOf(name, processes)}, ${clients} clients, ${atOnce === 1 ? 'one entry' : `${atOnce} entries`} a request`
+      const [low, mid, high] = [0.1, 0.5, 0.9].map(share => at(`${key} of pgbench`, share).toFixed(2))
+      const through = name === 'direct' ? '' : `, ${middle(`${key} of direct`).toFixed(2)} of direct`
+      tell(label, `${middle(key).toFixed(0).padStart(7)}  ${mid} of pgbench (${low} to ${high})${through}`)
+    }
 console.log(
   'Wanted: 0.30 of pgbench direct at 8 clients, 0.80 of that through PgBouncer, 2.5 times pgbench at 500 a request',
 )
-for (const { name, half, times } of atHalf) {
-  const at = (share: number): string => times[Math.min(times.length - 1, Math.floor(times.length * share))]!.toFixed(1)
-  console.log(
-    `${`${name}, at half of the full load (${half.toFixed(0)} a second)`.padEnd(62)} median ${at(0.5)} ms, p99 ${at(0.99)} ms (40 wanted)`,
-  )
-}
+const waited = (key: string): string =>
+  `median ${at(`${key} waits`, 0.5).toFixed(1)} ms, p99 ${at(`${key} waits`, 0.99).toFixed(1)} ms`
+tell(`pgbench, ${half.toFixed(0)} a second`, waited('pgbench'))
+for (const [key, perSecond] of halves)
+  tell(`${key}, at half of the full load (${perSecond.toFixed(0)} a second)`, `${waited(key)} (40 wanted)`)
 await db.destroy()
 for (const { socket } of [...lines.values()].flat()) socket.destroy()

@@ -24,5 +24,7 @@ export const readBytes = (event: H3Event, most: number, tooLong: string): Promis
     })
     req.once('end', () => (size > most ? refuse() : resolve(chunks.length === 1 ? chunks[0]! : Buffer.concat(chunks))))
     req.once('error', reject)
-    req.once('close', breakOff)
+    req.once('close', () => {
+      if (!req.readableEnded) breakOff()
+    })
   })
