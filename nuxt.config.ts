@@ -54,6 +54,10 @@ const firstAlone: Plugin = {
   },
 }
 
+/** The page of a batch's record is opened by its address, from a code on paper: its own files, so that they come while the app begins and not behind it. */
+const RECORD = 'pages/batches/[code]/record.vue'
+let recordFiles: readonly string[] = []
+
 export default defineNuxtConfig({
   compatibilityDate: '2026-11-01',
   ssr: false,
@@ -97,6 +101,7 @@ export default defineNuxtConfig({
         },
       },
     },
+    virtual: { '#record-files': () => `export const recordFiles = ${JSON.stringify(recordFiles)}` },
     hooks: {
       /** What works briefs and records out, and judges drills, in threads of their own are bundles of their own; the fonts of what is printed lie beside them. */
       async compiled({ options }) {
@@ -123,6 +128,9 @@ export default defineNuxtConfig({
     /** Nothing is fetched ahead of a first page: the service worker brings the other pages' files behind it. */
     'build:manifest'(manifest) {
       for (const file of Object.values(manifest)) file.prefetch = false
+      const page = Object.entries(manifest).find(([name]) => name.endsWith(RECORD))?.[1]
+      const shared = (page?.imports ?? []).flatMap(name => manifest[name] ?? []).filter(({ isEntry }) => !isEntry)
+      recordFiles = [page ?? [], shared].flat().flatMap(({ file, css = [] }) => [file, ...css])
     },
     /** What the service worker keeps: every built file, by its name. */
     'nitro:build:before'({ options }) {

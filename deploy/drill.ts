@@ -1,8 +1,9 @@
-import { spawnSync } from 'node:child_process'
+import { execFile } from 'node:child_process'
 import { randomBytes, randomUUID } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { promisify } from 'node:util'
 import knex, { type Knex } from 'knex'
 import { demoBatches, demoLab } from '#demo'
 import { hashSlowly } from '../server/access/secrets'
@@ -62,13 +63,14 @@ async function bringUp(house: House): Promise<void> {
   await admin.destroy()
 }
 
-/** The tables, the demo, somebody who may record, and a batch for each client. */
-async function fillIn(house: House, app: string): Promise<{ person: string; name: string; clients: Client[] }> {
-  const prepared = spawnSync('node', ['.build/prepare.mjs'], {
-    env: { ...process.env, DATABASE_URL: house.ownerUrl(), APP_PASSWORD: app },
-    encoding: 'utf8',
-  })
-  if (prepared.status !== 0) throw new Error(prepared.stderr)
+/** The tables of this version, or of the one before; clients go on meanwhile. */
+async function prepare(house: House, app: string, by = '.build/prepare.mjs'): Promise<void> {
+  const env = { ...process.env, DATABASE_URL: house.ownerUrl(), APP_PASSWORD: app }
+  await promisify(execFile)('node', [by], { env })
+}
+
+/** The demo, somebody who may record, and a batch for each client. */
+async function fillIn(house: House): Promise<{ person: string; name: string; clients: Client[] }> {
   const db = knex({ client: 'pg', connection: house.ownerUrl() })
   const [account, person] = [randomUUID(), randomUUID()]
   const name = `drill-${account.slice(0, 6)}`
@@ -193,13 +195,15 @@ let current: House | undefined
 
 interface Ready {
   readonly house: House
+  /** The application’s own password. */
+  readonly app: string
   readonly person: string
   readonly cookie: string
   readonly clients: readonly Client[]
 }
 
-/** Brings everything up, lets `work` do with it what it will, and ends it all. */
-async function withHouse(work: (ready: Ready) => Promise<boolean>): Promise<boolean> {
+/** Brings everything up, by this version or by the one `before` it, lets `work` do with it what it will, and ends it all. */
+async function withHouse(work: (ready: Ready) => Promise<boolean>, before?: string): Promise<boolean> {
   const folder = mkdtempSync(join(tmpdir(), 'zip-ledger-drill-'))
   chmodSync(folder, 0o777)
   const word = (): string => randomBytes(18).toString('base64url')
@@ -208,12 +212,13 @@ async function withHouse(work: (ready: Ready) => Promise<boolean>): Promise<bool
   current = house
   try {
     await bringUp(house)
-    const { person, name, clients } = await fillIn(house, passwords.app)
+    await prepare(house, passwords.app, before && '.build/prepare-before.mjs')
+    const { person, name, clients } = await fillIn(house)
     house.startPooler()
-    for (const i of apps.keys()) house.startApp(i)
+    for (const i of apps.keys()) house.startApp(i, before)
     for (const app of apps) await until('the app is ready', () => answers(`http://${app}:${PORTS.app}/readyz`))
     await until('the proxy reaches the app', () => answers(`http://${proxy}:${PORTS.web}/readyz`))
-    return await work({ house, person, cookie: await comeIn(name), clients })
+    return await work({ house, app: passwords.app, person, cookie: await comeIn(name), clients })
   } finally {
     await house.stopAll()
     if (process.env.KEEP_DRILL) say(`Its logs are in ${folder}`)
@@ -297,8 +302,11 @@ async function drill(number: number, seed: number, { house, person, cookie, clie
 }
 
 const ROLLS = 3
-/** Each process is stopped in order and begun anew, one after the other, while clients write and pages listen: what failed, and was sent again, is counted. */
-async function roll({ house, person, cookie, clients }: Ready): Promise<boolean> {
+/**
+ * Each process is stopped in order and begun anew, one after the other, while clients write and pages listen: what failed, and was sent again, is counted. For a new version the tables are
+ * changed under the processes of the one before, which then work beside the new ones.
+ */
+async function roll({ house, app: password, person, cookie, clients }: Ready, isUpdate: boolean): Promise<boolean> {
   let isOver = false
   const writing = clients.map(client => write(client, person, cookie, () => isOver))
   const lastHeard = new Map<string, number>()
@@ -309,8 +317,13 @@ async function roll({ house, person, cookie, clients }: Ready): Promise<boolean>
     () => isHeard,
   )
   await pause(3000)
+  if (isUpdate) {
+    await prepare(house, password)
+    await pause(3000)
+  }
   const stops: number[] = []
-  for (let i = 0; i < ROLLS * apps.length; i++) {
+  const rolls = isUpdate ? 1 : ROLLS
+  for (let i = 0; i < rolls * apps.length; i++) {
     const app = i % apps.length
     const begun = performance.now()
     await house.stop(`app${app + 1}`)
@@ -333,7 +346,7 @@ async function roll({ house, person, cookie, clients }: Ready): Promise<boolean>
   const { acknowledged, lost, doubled, disordered, broken, repeats, unheard } = await compare(db, clients, heard)
   await db.destroy()
   say(
-    `Rolling restart, ${ROLLS} times round: ${acknowledged} entries acknowledged, ${repeats} requests failed and were sent again; ${lost} lost, ${doubled} doubled, ${disordered} out of order, ${broken} chains broken, ${unheard} last changes not heard. A stop took ${Math.max(...stops).toFixed(1)} s at most.`,
+    `${isUpdate ? 'From the version before to this one' : `Rolling restart, ${rolls} times round`}: ${acknowledged} entries acknowledged, ${repeats} requests failed and were sent again; ${lost} lost, ${doubled} doubled, ${disordered} out of order, ${broken} chains broken, ${unheard} last changes not heard. A stop took ${Math.max(...stops).toFixed(1)} s at most.`,
   )
   const isGreen = lost + doubled + disordered + broken + unheard + repeats === 0 && acknowledged > 0
   say(isGreen ? 'Green.' : 'RED.')
@@ -343,10 +356,19 @@ async function roll({ house, person, cookie, clients }: Ready): Promise<boolean>
 for (const signal of ['SIGTERM', 'SIGINT'] as const)
   process.once(signal, () => void (current?.stopAll() ?? Promise.resolve()).finally(() => process.exit(130)))
 
-const [what = '1', seed = '1'] = process.argv.slice(2)
-const times = what === 'roll' ? 1 : Number(what)
+/** The number of a drill’s seed; for an update the tree of the version before. */
+const [what = '1', how = '1'] = process.argv.slice(2)
+const isRoll = what === 'roll' || what === 'update'
+const times = isRoll ? 1 : Number(what)
+const before = what === 'update' ? how : undefined
 let green = 0
 for (let i = 0; i < times; i++)
-  if (await withHouse(ready => (what === 'roll' ? roll(ready) : drill(i + 1, Number(seed) + i, ready)))) green += 1
+  if (
+    await withHouse(
+      ready => (isRoll ? roll(ready, before !== undefined) : drill(i + 1, Number(how) + i, ready)),
+      before,
+    )
+  )
+    green += 1
 say(`\n${green} of ${times} green.`)
 process.exit(green === times ? 0 : 1)

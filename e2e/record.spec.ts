@@ -58,6 +58,39 @@ test.describe('the record of a demo batch', () => {
     await expect(page.getByRole('article').getByRole('heading', { name: 'The journal, entry by entry' })).toHaveCount(0)
   })
 
+  test('opened by its address, has the browser ask at once for what will stand on it, and once', async ({
+    page,
+    request,
+    browser,
+  }) => {
+    const askedFor = (html: string): string[] =>
+      [...html.matchAll(/<link rel="(?:preload|modulepreload)"[^>]* href="([^"]+)"/g)].map(([, href = '']) => href)
+    const ahead = askedFor(await (await request.get('/batches/MO-002/record')).text())
+    expect(ahead).toContain('/api/batches/MO-002/record?quick=1')
+    const [file] = ahead.filter(href => /\/record\.[^/]*\.css$/.test(href))
+    expect((await request.get(file!)).status()).toBe(200)
+    const sheet = askedFor(await (await request.get('/batches/MO-002/sheet')).text())
+    expect(sheet.some(href => href.startsWith('/api/'))).toBe(false)
+    expect(ahead.length).toBeGreaterThan(sheet.length + 2)
+    // Nobody is in: nothing is asked for that would be refused.
+    const stranger = await browser.newContext({ storageState: { cookies: [], origins: [] } })
+    const html = await (await stranger.request.get('/batches/MO-002/record')).text()
+    expect(askedFor(html).some(href => href.startsWith('/api/'))).toBe(false)
+    await stranger.close()
+
+    const quick: string[] = []
+    const begun: number[] = []
+    page.on('request', one => {
+      if (one.url().endsWith('/record?quick=1')) quick.push(one.url())
+      if (one.url().endsWith('/api/lab')) begun.push(quick.length)
+    })
+    await page.goto('/batches/MO-002/record')
+    await expect(page.getByRole('article', { name: 'Record of MO-002' })).toBeVisible()
+    expect(quick).toHaveLength(1)
+    // It was under way before the app asked for anything.
+    expect(begun[0]).toBe(1)
+  })
+
   test('is begun once more, as planned or as done, and set beside another', async ({ page }) => {
     await page.goto('/batches/ZN-020/record')
     await page.getByRole('button', { name: 'A batch as this was done' }).click()

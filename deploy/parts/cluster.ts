@@ -132,11 +132,12 @@ export class House {
     writeFileSync(join(state, 'userlist.txt'), `"zip_ledger_app" "${this.passwords.app}"\n`)
     this.begin('pgbouncer', asUser('pgbouncer', ['-q', file]))
   }
-  startApp(number: number): void {
+  /** A process of the app, of the build in this tree or in another. */
+  startApp(number: number, tree = process.cwd()): void {
     const role = `postgres://zip_ledger_app:${this.passwords.app}@${proxy}`
     this.begin(
       `app${number + 1}`,
-      ['node', ['--max-semi-space-size=16', '--heap-growing-percent=100', '.output/server/index.mjs']],
+      ['node', ['--max-semi-space-size=16', '--heap-growing-percent=100', join(tree, '.output/server/index.mjs')]],
       {
         DATABASE_URL: `${role}:${PORTS.pooler}/${DATABASE}`,
         DATABASE_LISTEN_URL: `${role}:${PORTS.database}/${DATABASE}`,
