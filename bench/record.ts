@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
+import { timePage } from './record-page'
 
 /*
  * The record of a batch with 2000 entries and 40 photos: how long until it is there, and on paper. ZIP_LEDGER_URL says where.
@@ -112,3 +113,4 @@ await timed('  what the page shows first', `/api/batches/${code}/record?quick=1`
 await timed('  with its explanations', `/api/batches/${code}/record`, 5)
 await timed('  on paper, short', `/api/batches/${code}/record/pdf?form=short`, 3)
 await timed('  on paper, long, every entry and photo', `/api/batches/${code}/record/pdf?form=long`, 3)
+await timePage(url, code)
