@@ -27,6 +27,8 @@ export function useBatchList(words: Ref<string> = ref('')) {
   /** The words for which these are the batches. */
   const readFor = ref('')
   let asked = 0
+  /** So many of the server’s list were read. */
+  let asFar = 0
 
   async function read(from: number): Promise<void> {
     const mine = ++asked
@@ -35,8 +37,11 @@ export function useBatchList(words: Ref<string> = ref('')) {
     try {
       const found = await $fetch<BatchSummary[]>('/api/batches', { query: { words: wanted.trim() || undefined, from } })
       if (mine !== asked) return
-      batches.value = [...before, ...found]
+      // What was touched meanwhile stands first, and pushed the others down.
+      const there = new Set(before.map(({ code }) => code))
+      batches.value = [...before, ...found.filter(({ code }) => !there.has(code))]
       readFor.value = wanted
+      asFar = from + found.length
       hasMore.value = found.length === AT_ONCE
       failed.value = false
     } catch {
@@ -44,7 +49,7 @@ export function useBatchList(words: Ref<string> = ref('')) {
     }
   }
   const load = (): Promise<void> => read(0)
-  const more = (): Promise<void> => read(batches.value?.length ?? 0)
+  const more = (): Promise<void> => read(asFar)
   watch(refDebounced(words, PAUSE), load)
   return { batches, failed, hasMore, readFor, load, more }
 }

@@ -263,8 +263,9 @@ export function listBriefs(db: Knex, access: Access, { words = '', most, from = 
       `%${wanted.replaceAll(/[\\%_]/g, String.raw`\$&`)}%`,
       MOST_FOUND,
     ])
+  // Many that were brought in together were touched at one time: the code says which of them is next.
   return found
-    .orderBy('batch_touched_at', 'desc')
+    .orderBy([{ column: 'batch_touched_at', order: 'desc' }, 'batch_code'])
     .limit(most)
     .offset(from)
     .select('batch_code as code', 'batch_touched_at as touched_at', 'brief')

@@ -621,6 +621,22 @@ describe.skipIf(!server)('the database', () => {
     expect(await listBriefs(own, access, { most: 1, from: 1 })).toHaveLength(1)
   })
 
+  it('lists in pieces without leaving one out or telling one twice, though many were touched at one time', async () => {
+    const own = forLab(db, demoLab.id)
+    const codes: string[] = []
+    for (let i = 0; i < 9; i++) codes.push((await addBatch(own, access, 'TI', document!)).code)
+    for (let n = 1; n > 0;) n = await freshenBriefs(own, access, { builtAt: 5, tables: 'test' }, { most: 20 })
+    // As they lie after another was touched, and the index after a brief was made anew.
+    const at = new Date(Date.now() + 60_000)
+    for (const code of [...codes].reverse())
+      await own('briefs').where({ lab_id: access.lab, batch_code: code }).update({ batch_touched_at: at })
+    const pieces: string[] = []
+    for (let from = 0; from < codes.length; from += 2)
+      pieces.push(...(await listBriefs(own, access, { most: 2, from })).map(({ code }) => code))
+    expect(pieces.slice(0, codes.length)).toEqual(codes)
+    await own('briefs').whereIn('batch_code', codes).update({ batch_touched_at: new Date() })
+  })
+
   it('looks for stale briefs among what was touched since the mark, and makes the mark follow', async () => {
     const maker = { builtAt: 20, tables: 'marks' }
     const until = async (): Promise<number> =>
