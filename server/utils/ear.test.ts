@@ -97,6 +97,22 @@ describe.skipIf(!server)('an ear', () => {
     await hears('ZN-003')
   })
 
+  it('tells once more, behind a cut, what was told just before it: of two changes at nearly one time one notice may have come through', async () => {
+    heard = []
+    await touch('ZN-001')
+    await pause(60)
+    await notify('ZN-001')
+    await hears('ZN-001')
+    heard = []
+    await db.raw(
+      "select pg_terminate_backend(pid) from pg_stat_activity where datname = ? and query like '%touched_since%' and pid <> pg_backend_pid()",
+      [name],
+    )
+    await hears('ZN-001')
+    await pause(4 * EVERY)
+    expect(heard.filter(({ code }) => code === 'ZN-001')).toHaveLength(1)
+  })
+
   it('says to a page what changed since a moment, and “everything” where that is much', async () => {
     const first = await changedSince(db, access, undefined, 0)
     await touch('ZN-001')
