@@ -244,12 +244,11 @@ describe.skipIf(!server)('the database', () => {
       },
       { timeout: 8000, interval: 200 },
     )
+    // Half of the rows are chains' ends, which no index keeps back; of the batches' most stay too, as long as they do not say each time that they were touched.
     expect(grown.inPlace / grown.rows).toBeGreaterThan(0.6)
     expect(grown.scans).toBeLessThan(40)
     await write('once more', db)
     const at = await touched()
-    for (let i = 0; i < 5; i++) await write(`m${i}`, db)
-    expect(Math.max(0, (await touched()) - at - 200)).toBeLessThan(1000)
     await new Promise(resolve => setTimeout(resolve, 250))
     await write('later', db)
     expect(await touched()).toBeGreaterThan(at)
@@ -626,7 +625,7 @@ describe.skipIf(!server)('the database', () => {
     const codes: string[] = []
     for (let i = 0; i < 9; i++) codes.push((await addBatch(own, access, 'TI', document!)).code)
     for (let n = 1; n > 0;) n = await freshenBriefs(own, access, { builtAt: 5, tables: 'test' }, { most: 20 })
-    // As they lie after another was touched, and the index after a brief was made anew.
+    // Touched at one time, and written in the other order.
     const at = new Date(Date.now() + 60_000)
     for (const code of [...codes].reverse())
       await own('briefs').where({ lab_id: access.lab, batch_code: code }).update({ batch_touched_at: at })
