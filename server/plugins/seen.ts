@@ -84,7 +84,8 @@ export default defineNitroPlugin(({ hooks }) => {
     lag.reset()
     shareMeasure(await tellProcess(useDatabase(), id, told))
   }
-  const telling = (): void => void tell().catch(() => {})
+  let last = Promise.resolve()
+  const telling = (): void => void (last = tell().catch(() => {}))
   const first = setTimeout(telling, 1000)
   const timer = setInterval(telling, TELLS)
   first.unref()
@@ -92,6 +93,8 @@ export default defineNitroPlugin(({ hooks }) => {
   hooks.hook('close', async () => {
     clearTimeout(first)
     clearInterval(timer)
+    // What is being told just now would stand there for good.
+    await last
     await forgetProcess(useDatabase(), id).catch(() => {})
     await (await sent)?.().catch(() => {})
   })
