@@ -87,7 +87,7 @@ async function newBatches(prefix: string): Promise<{ ids: string[]; codes: strin
   return { ids: rows.map(({ id }) => id), codes: rows.map(({ code }) => code) }
 }
 
-/** Entries of a client before it goes on to its next batch: a bench’s journals are no longer, and one from five hundred on is told anew when it rests, in a thread beside. */
+/** Entries of a client before it goes on to its next batch: a bench’s journals are seldom longer, and one from five hundred on is told anew when it rests, in a thread beside. */
 const A_JOURNAL = 100
 /** Entries a second; each client writes to batches of its own, and stays with one process, as a browser does. */
 async function rate(urls: readonly URL[], codes: readonly string[], clients: number, atOnce: number): Promise<number> {
@@ -108,7 +108,7 @@ async function rate(urls: readonly URL[], codes: readonly string[], clients: num
   )
   return count / ((performance.now() - from) / 1000)
 }
-/** 99th percentile of an append, ms, from when it was due, at so many a second. */
+/** How long each append takes from when it was due, ms, at so many a second. */
 async function waits(urls: readonly URL[], codes: readonly string[], perSecond: number): Promise<number[]> {
   const times: number[] = []
   const sent: Promise<void>[] = []
@@ -127,7 +127,7 @@ async function waits(urls: readonly URL[], codes: readonly string[], perSecond: 
     await new Promise(resolve => setTimeout(resolve, 1))
   }
   await Promise.all(sent)
-  return times.toSorted((a, b) => a - b)
+  return times
 }
 
 const { ids } = await newBatches('RAW')
