@@ -166,7 +166,12 @@ test.describe('a class of 24', () => {
     await expect(row(12)).toContainText('H2SO4')
     await expect(row(1)).toContainText('ago')
 
+    const touched = async (): Promise<string> =>
+      ((await first(4).one.ask('GET', `/api/batches/${first(4).batch}`)).data as { touchedAt: string }).touchedAt
+    const before = await touched()
     expect((await first(4).one.ask('PUT', `/api/batches/${first(4).batch}/class`, { help: true })).status).toBe(200)
+    // A notice that is lost is looked up by that.
+    expect(Date.parse(await touched())).toBeGreaterThan(Date.parse(before))
     await expect(row(4)).toContainText('asks for help')
     await expect(page.getByText('1 asks for help')).toBeVisible()
 

@@ -4,6 +4,7 @@ import type { Access } from '../access/access'
 import { canonical, digestOf, sha256Of } from '../record/canonical'
 import { actAfter } from '../record/act-chain'
 import type { KeyPair } from '../record/keys'
+import { TOUCHED } from './batches'
 
 /** What was done to the record of a batch, in order. */
 export async function listActs(db: Knex, { lab }: Pick<Access, 'lab'>, batchId: string): Promise<Act[]> {
@@ -130,8 +131,9 @@ export const addAct = (
       number: made.number,
       body: JSON.stringify(made),
     })
-    if (sealing.includes(act.kind))
-      await trx('batches').where({ lab_id: access.lab, id: batch.id }).update({ sealed_at: act.at })
+    await trx('batches')
+      .where({ lab_id: access.lab, id: batch.id })
+      .update({ touched_at: trx.raw(TOUCHED), ...(sealing.includes(act.kind) && { sealed_at: act.at }) })
     return { act: made }
   })
 const sealing: readonly ActKind[] = ['sealed']

@@ -102,13 +102,14 @@ export const codesThere = (db: Knex, { lab }: Access, codes: readonly string[]):
     .whereIn('code', [...new Set(codes)])
     .pluck('code')
 
-/** Says of batches that they changed now: what a long transaction wrote bears the time of its beginning, and whoever looks for changes may have passed that by. */
+/** In an update of batches: now, and after the touch before. */
+export const TOUCHED = "greatest(now(), touched_at + interval '1 ms')"
+/** Says of batches that something of them changed now, though neither their plan nor their journal did; of two who do so at one time the second says it later. What a long transaction wrote bears the time of its beginning, and whoever looks for changes may have passed that by. */
 export const touchBatches = (db: Knex, { lab }: Access, codes: readonly string[]): Promise<number> =>
   db('batches')
     .where({ lab_id: lab })
     .whereRaw('code = any(?)', [[...codes]])
-    .update({ touched_at: db.fn.now() })
-
+    .update({ touched_at: db.raw(TOUCHED) })
 /** Transactions that began before a look may have ended after it, s: no statement of the application lasts longer. */
 const OVERLAP = 15
 const MOST_CHANGED = 200

@@ -97,6 +97,7 @@ describe.skipIf(!server)('the database', () => {
       '015-practice',
       '016-many-labs',
       '017-appends-in-place',
+      '018-told-how-far',
     ])
     expect(await findLab(db, access)).toEqual({
       id: demoLab.id,

@@ -16,6 +16,7 @@ import * as classes from './migrations/014-class'
 import * as practice from './migrations/015-practice'
 import * as manyLabs from './migrations/016-many-labs'
 import * as appendsInPlace from './migrations/017-appends-in-place'
+import * as toldHowFar from './migrations/018-told-how-far'
 
 interface Migration {
   readonly name: string
@@ -40,6 +41,7 @@ const migrations: readonly Migration[] = [
   { name: '015-practice', up: practice.up },
   { name: '016-many-labs', up: manyLabs.up },
   { name: '017-appends-in-place', up: appendsInPlace.up },
+  { name: '018-told-how-far', up: toldHowFar.up },
 ]
 
 /** How the tables of a database stand to this code: up to date, behind by some migrations, empty, or made by a newer version. */

@@ -25,6 +25,7 @@ import { up as classes } from './migrations/014-class'
 import { up as practice } from './migrations/015-practice'
 import { up as manyLabs } from './migrations/016-many-labs'
 import { up as appendsInPlace } from './migrations/017-appends-in-place'
+import { up as toldHowFar } from './migrations/018-told-how-far'
 import { findLab } from './people'
 import { findPhoto } from './photos'
 import { findRevisionBreak, listRevisions } from './revisions'
@@ -85,7 +86,7 @@ describe.skipIf(!server)('a database of before', () => {
       ...{ brief: '{}', lane: '[]' },
     })
     const later = [byLab, people, revisions, append, record, stamps, shelf, drills, classes, practice, manyLabs]
-    for (const up of [...later, appendsInPlace]) await up(db)
+    for (const up of [...later, appendsInPlace, toldHowFar]) await up(db)
   })
   afterAll(async () => {
     await db?.destroy()

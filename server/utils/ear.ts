@@ -1,6 +1,6 @@
 import pg from 'pg'
 
-/** A batch that changed: its lab, its code, and when, by the database's clock, where that is known. */
+/** A batch that changed. */
 export interface Change {
   readonly lab: string
   readonly code: string
@@ -18,15 +18,21 @@ const RETRY = 1000
 const LOOK = 5000
 /** ms. Transactions that began before a look may end after it, and no statement of the application lasts longer than eight seconds. */
 const OVERLAP = 15_000
-/** ms. A notice is sent 60 ms after its write, so that what was touched half as long before it came is what it told of. A batch that is written to many times a second bears the time of up to 200 ms before. */
-const SURE = 30
 /** More of a lab at once is “everything”. */
 const MOST = 200
 
-interface Touched {
-  readonly lab: string
-  readonly code: string
-  readonly at: Date
+/** How far a batch has come: its last entry's number and its document's together, and when it was touched, ms by the database's clock. Neither goes down while it is changed. */
+interface Stand {
+  readonly step: number
+  readonly ms: number
+}
+type Touched = Change & Stand
+/** Some process of the version before tells of a batch and not how far it has come. */
+function readNotice(payload: string): (Change & Partial<Stand>)[] {
+  return payload.split(',').flatMap(place => {
+    const [lab, code, step, ms] = place.split(' ')
+    return lab && code ? [{ lab, code, ...(step && ms && { step: Number(step), ms: Number(ms) }) }] : []
+  })
 }
 
 /**
@@ -42,10 +48,10 @@ export function openEar(
   let client: pg.Client | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
   let isClosed = false
-  /** By the database's clock, ms; and what it is ahead of this machine's. */
+  /** By the database's clock, ms. */
   let until: number | undefined
-  let ahead = 0
-  const told = new Map<string, number>()
+  /** How far each batch had come when it was told of. */
+  const told = new Map<string, Stand>()
   /** Labs that were looked at before: what changed before the first look at one, its pages have read. */
   let known: ReadonlySet<string> = new Set()
 
@@ -60,8 +66,6 @@ export function openEar(
     later(connect, RETRY)
   }
   function connect(): void {
-    // Behind a cut nothing counts as told: of two changes at nearly one time one notice may have come through.
-    told.clear()
     const mine = new pg.Client({
       connectionString: url,
       connectionTimeoutMillis: 3000,
@@ -72,12 +76,10 @@ export function openEar(
     mine.on('error', () => drop(mine))
     mine.on('end', () => drop(mine))
     mine.on('notification', ({ payload = '' }) => {
-      const changes = payload.split(',').flatMap(place => {
-        const [lab, code] = place.split(' ')
-        return lab && code ? [{ lab, code }] : []
-      })
-      for (const { lab, code } of changes) told.set(`${lab} ${code}`, Date.now() + ahead - SURE)
-      hear(changes)
+      const changes = readNotice(payload)
+      for (const { lab, code, step, ms } of changes)
+        if (step !== undefined && ms !== undefined) tell({ lab, code, step, ms })
+      hear(changes.map(({ lab, code }) => ({ lab, code })))
     })
     mine
       .connect()
@@ -89,29 +91,33 @@ export function openEar(
     const since = new Date((until ?? Date.now()) - OVERLAP)
     const asked = labs()
     const { rows: clock } = await mine.query<{ at: Date }>('select now() as at')
-    const { rows } = await mine.query<Touched>('select lab, code, at from touched_since($1, $2, $3)', [
+    const { rows } = await mine.query<Touched>('select lab, code, step, ms from touched_since($1, $2, $3)', [
       asked,
       since,
       MOST,
     ])
-    for (const { lab, code, at } of rows) if (!known.has(lab)) told.set(`${lab} ${code}`, at.getTime())
+    for (const row of rows) if (!known.has(row.lab)) tell(row)
     hear(missed(rows.filter(({ lab }) => known.has(lab))))
     known = new Set(asked)
     until = clock[0]!.at.getTime()
-    ahead = until - Date.now()
-    for (const [place, at] of told) if (at < until - 2 * OVERLAP) told.delete(place)
+    for (const [place, { ms }] of told) if (ms < until - 2 * OVERLAP) told.delete(place)
     if (client === mine) later(() => void look(mine).catch(() => drop(mine)), every)
+  }
+  /** Notes how far a batch had come when it was told of; false where that was told before. */
+  function tell({ lab, code, step, ms }: Touched): boolean {
+    const place = `${lab} ${code}`
+    const before = told.get(place)
+    if (before && before.step >= step && before.ms >= ms) return false
+    told.set(place, { step: Math.max(step, before?.step ?? 0), ms: Math.max(ms, before?.ms ?? 0) })
+    return true
   }
   /** What was touched and not told; everything of a lab of which more was touched than is listed. */
   function missed(rows: readonly Touched[]): Change[] {
     const counts = new Map<string, number>()
     for (const { lab } of rows) counts.set(lab, (counts.get(lab) ?? 0) + 1)
-    const changes = rows.flatMap(({ lab, code, at }) => {
-      if ((counts.get(lab) ?? 0) >= MOST || (told.get(`${lab} ${code}`) ?? 0) >= at.getTime()) return []
-      told.set(`${lab} ${code}`, at.getTime())
-      return [{ lab, code }]
-    })
-    return [...changes, ...[...counts].flatMap(([lab, count]) => (count >= MOST ? [{ lab, code: '*' }] : []))]
+    const isMuch = (lab: string): boolean => (counts.get(lab) ?? 0) >= MOST
+    const changes = rows.flatMap(row => (!isMuch(row.lab) && tell(row) ? [{ lab: row.lab, code: row.code }] : []))
+    return [...changes, ...[...counts.keys()].filter(isMuch).map(lab => ({ lab, code: '*' }))]
   }
 
   connect()

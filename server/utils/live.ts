@@ -1,30 +1,34 @@
 import type { Knex } from 'knex'
-import { CHANNEL, openEar, type Ear } from './ear'
+import { CHANNEL, openEar, type Change, type Ear } from './ear'
 
 /**
- * What changed, told to every process that shares the database and from there to every open page: the lab's id and the batch's code, nothing of what was written. Told after the commit and at most
+ * What changed, told to every process that shares the database and from there to every open page: the lab's id, the batch's code and how far it has come, nothing of what was written. Told after the commit and at most
  * once in a while, since each notice is a commit of its own; one that is lost is looked up.
  */
 const EVERY = 60
-/** A notice holds 8000 bytes at most; a lab and a code take 58. */
-const MOST = 120
-const changed = new Set<string>()
+/** A notice holds 8000 bytes at most; a lab, a code and how far its batch has come take 82. */
+const MOST = 96
+const changed = new Map<string, Change>()
 let telling = false
 
-/** Tells that a batch of a lab has changed. */
-export const announce = (db: Knex, lab: string, code: string): void => tell(db, `${lab} ${code}`)
-
-function tell(db: Knex, place: string): void {
-  changed.add(place)
+/** Tells that a batch of a lab has changed. What is told was touched: a notice that is lost is looked up by that. */
+export function announce(db: Knex, lab: string, code: string): void {
+  changed.set(`${lab} ${code}`, { lab, code })
   if (telling) return
   telling = true
   setTimeout(async () => {
     const places = [...changed].slice(0, MOST)
-    for (const one of places) changed.delete(one)
+    for (const [place] of places) changed.delete(place)
     telling = false
-    await db.raw('select pg_notify(?, ?)', [CHANNEL, places.join(',')]).catch(() => {})
-    const [left] = changed
-    if (left) tell(db, left)
+    await db
+      .raw('select tell_changed(?, ?, ?)', [
+        CHANNEL,
+        places.map(([, one]) => one.lab),
+        places.map(([, one]) => one.code),
+      ])
+      .catch(() => {})
+    const [left] = changed.values()
+    if (left) announce(db, left.lab, left.code)
   }, EVERY)
 }
 

@@ -1,4 +1,5 @@
 import * as z from 'zod'
+import { touchBatches } from '../../../db/batches'
 import { addAnswerOf, askForHelp, classOfBatch } from '../../../db/classes'
 
 export const Body = z.strictObject({
@@ -26,8 +27,11 @@ export default answer('record', async (event, { access, db }) => {
     throw refusal(422, 'The class asks no such question.', [
       { at: 'answer.question', code: 'class.question', why: 'It asks none of that name.' },
     ])
-  if (help !== undefined) await askForHelp(db, access, batch.id, help)
-  if (given) await addAnswerOf(db, access, { ...given, batchId: batch.id })
+  await db.transaction(async trx => {
+    if (help !== undefined) await askForHelp(trx, access, batch.id, help)
+    if (given) await addAnswerOf(trx, access, { ...given, batchId: batch.id })
+    await touchBatches(trx, access, [batch.code])
+  })
   announce(db, access.lab, batch.code)
   return { kept: true }
 })
