@@ -9,7 +9,15 @@ export { basicLigands } from './complex-ions'
 export { burningLigands, explosiveAnions, explosiveCompounds, explosiveSalts, neverKept, type ExplosiveSalt } from './explosives'
 export { exposureLimits, type ExposureRow } from './exposure-limits'
 export { heatOfSolutionSource, heatsOfSolution, type HeatOfSolution } from './heats-of-solution'
-export { incompatibilities, type DangerKind } from './incompatibilities'
+export {
+  dangerOfIons,
+  dangerOfLigands,
+  dangerOfMolecules,
+  incompatibilities,
+  lightMetals,
+  type DangerKind,
+  type Incompatibility,
+} from './incompatibilities'
 export { ANHYDRIDE_FROM, counterIons, oxoCations, sameInWater } from './ions'
 export { anions, anionStems, cations, ionSource, metalCharges, type IonRow } from './ions'
 export { solubilities, solubilitySources, type SolubilityPhase, type SolubilityRow } from './solubilities'
@@ -17,6 +25,7 @@ export { doubleSalts, doubleSaltsByName, doubleSaltSources, type DoubleSalt } fr
 export { acidIons, debyeHuckelSlopes, pitzerPairs, pitzerPsi, pitzerTheta, type PitzerRow } from './pitzer'
 export { strengthHazards, type StrengthHazards } from './strength-hazards'
 export { slowSalts, type Habit } from './slow-salts'
+export { specialCautions, type SpecialCaution } from './special-cautions'
 export { solubilityGaps } from './solubility-gaps'
 export { solubilityProducts, solubilityProductSource } from './solubility-products'
 export { ionVolumes, ionVolumeSource, waterDensities } from './ion-volumes'
@@ -28,7 +37,7 @@ export { hydrolysedChlorides, leaveWithAmmonium, spinelMetals, thermalAnions, ty
 export { diamagnetic, magneticStandards, usualMoments, type DiamagneticRow, type UsualMoment } from './magnetism'
 export { usualTitrations, weighingForms, type UsualTitration, type WeighingForm } from './assay-methods'
 export { ageings, colourMeanings, type AgeingRow } from './ageings'
-export { protonAcceptors, protonDonors, type AcceptorRow, type DonorRow } from './protons'
+export { protonAcceptors, protonDonors, weakDonors, type AcceptorRow, type DonorRow } from './protons'
 export { solvents, type SolventRow } from './solvents'
 export { solubilityRules, type SolubilityRule } from './solubility-rules'
 export { vapours, type VapourRow } from './vapours'

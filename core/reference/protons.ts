@@ -59,3 +59,8 @@ export const protonAcceptors: readonly AcceptorRow[] = [
   { of: 'CH3COO', charge: -1, takes: 1, pKa: 4.76, steps: [4.76], becomes: [{ text: 'CH3COOH', charge: 0, count: 1 }] },
   { of: 'HCOO',   charge: -1, takes: 1, pKa: 3.75, steps: [3.75], becomes: [{ text: 'HCOOH', charge: 0, count: 1 }] },
 ]
+
+/** Acids too weak to dissolve or to make a salt by, but stronger than others that they set free: pKa of the first proton. Same sources. */
+export const weakDonors: readonly { readonly of: string; readonly charge: number; readonly pKa: number }[] = [
+  { of: 'H2S', charge: 0, pKa: 7.0 }, { of: 'HSO3', charge: -1, pKa: 7.2 }, { of: 'HClO', charge: 0, pKa: 7.5 }, { of: 'HCN', charge: 0, pKa: 9.2 }, { of: 'H3BO3', charge: 0, pKa: 9.24 }, { of: 'HCO3', charge: -1, pKa: 10.33 },
+] // prettier-ignore

@@ -1,4 +1,6 @@
 import { expect, it } from 'vitest'
+import { parseFormula } from '#core/formula'
+import { anions, specialCautions } from '#core/reference'
 import { computeReadPlan, readPlan, type StagePlan } from '#core/sheet'
 import { hazardNotes } from './hazard-notes'
 import { sheetNotes } from './margin'
@@ -62,4 +64,38 @@ it('what explodes stands above everything', () => {
   const [first] = sheetNotes(sheet, setting)
   expect(first).toMatchObject({ tone: 'hazard', tag: 'Explosive' })
   expect(first!.text).toContain('when they are touched')
+})
+
+/* Of a label's statements none says that the burn is not felt, nor that glass is no vessel. */
+it('what everybody is told beforehand stands above the statements, of what goes in and of what comes', () => {
+  const before = (equation: string, reagents: StagePlan['reagents'], species: string): string[] => {
+    const { sheet, ...setting } = readOf({ equation, reagents, product: { species } })
+    const notes = sheetNotes(sheet, setting)
+    const tags = notes.map(({ tag }) => tag)
+    if (tags.includes('Before you begin')) expect(tags.indexOf('Before you begin')).toBeLessThan(tags.indexOf('Hazard'))
+    return notes.filter(({ tag }) => tag === 'Before you begin').map(({ text }) => text)
+  }
+  const weighed = (species: string): StagePlan['reagents'][number] => ({
+    species,
+    supply: { kind: 'solid' },
+    charge: { mass: '5 g' },
+  })
+  const [fluoride, ...others] = before(
+    'Li2CO3 + HF -> LiF + H2O + CO2',
+    [weighed('Li2CO3'), { species: 'HF', supply: { kind: 'solution', concentration: '40 % w/w' } }],
+    'LiF',
+  )
+  expect(fluoride).toMatch(/calcium gluconate/)
+  expect(fluoride).toMatch(/glass/)
+  expect(others).toEqual([])
+  expect(before('CaF2 + H2SO4 -> CaSO4 + HF', [weighed('CaF2')], 'CaSO4')).toHaveLength(1)
+  expect(before('NiSO4 + KCN -> Ni(CN)2 + K2SO4', [weighed('NiSO4')], 'Ni(CN)2').join(' ')).toMatch(/antidote/)
+  expect(before('ZnO + H2SO4 -> ZnSO4 + H2O', [weighed('ZnO')], 'ZnSO4')).toEqual([])
+  expect(before('KSCN + AgNO3 -> AgSCN + KNO3', [weighed('KSCN')], 'AgSCN')).toEqual([])
+})
+
+it('each substance of the special cautions is read, and of each ion there is a row', () => {
+  for (const { of, ion } of specialCautions)
+    if (ion) expect(anions.some(({ text }) => text === of)).toBe(true)
+    else expect(parseFormula(of).ok, of).toBe(true)
 })

@@ -1,6 +1,6 @@
 import { findSubstance, parseFormula } from '#core/formula'
-import { hazardStatements, strengthHazards, type HazardCode, type SubstanceRow } from '#core/reference'
-import { explosiveBy } from '#core/species'
+import { hazardStatements, specialCautions, strengthHazards, type HazardCode, type SubstanceRow } from '#core/reference'
+import { explosiveBy, ionsOf } from '#core/species'
 import type { ReadStage, StageSheet } from '#core/sheet'
 import type { MarginNote } from './note'
 import { capital, listed } from './words'
@@ -14,6 +14,19 @@ export const explosiveNotes = ({ reagents, products }: StageSheet): MarginNote[]
     const text = `{${species}}: ${why}. No procedure is planned for it: ask a competent person.`
     return [{ tone: 'hazard', tag: 'Explosive', text }]
   })
+
+/** What is minded of a substance beyond its statements, whether it goes in or comes. */
+export const specialNotes = ({ reagents, products }: StageSheet): MarginNote[] => {
+  const there = [...reagents, ...products].flatMap(({ species }) => {
+    const read = parseFormula(species)
+    return read.ok ? [read.value] : []
+  })
+  return specialCautions
+    .filter(({ of, ion }) =>
+      there.some(formula => (ion ? ionsOf(formula)?.some(({ text }) => text === of) : formula.text === of)),
+    )
+    .map(({ text }) => ({ tone: 'hazard', tag: 'Before you begin', text }))
+}
 
 /**
  * One note for substances with the same statements, gravest first: those of the strength that is taken, where limits by strength are known, else those of the usual form of sale.

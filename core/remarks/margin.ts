@@ -1,17 +1,18 @@
 import { formatFigure } from '#core/quantity'
 import type { StageSheet } from '#core/sheet'
 import { benchNotes } from './bench-notes'
-import { explosiveNotes, hazardNotes } from './hazard-notes'
+import { explosiveNotes, hazardNotes, specialNotes } from './hazard-notes'
 import type { MarginNote, Setting } from './note'
 import { secondLook } from './second-look'
 import { listed } from './words'
 
-/** What explodes; gas, water, vessel and heat; hazards of what is at hand; what limits, and what is left over and where it goes. */
+/** What explodes, and what is minded before all else; gas, water, vessel and heat; hazards of what is at hand; what limits, and what is left over and where it goes. */
 export function sheetNotes(sheet: StageSheet, setting: Setting): MarginNote[] {
   const { stage, room } = setting
   const isRead = stage.unread.length === 0 && room.unread.length === 0
   return [
     ...explosiveNotes(sheet),
+    ...specialNotes(sheet),
     ...secondLook(stage.reaction),
     ...(isRead ? benchNotes(sheet, setting) : []),
     ...hazardNotes(sheet, setting.stage),

@@ -1,42 +1,60 @@
 import { findSubstance, type Formula } from '#core/formula'
-import { incompatibilities, type DangerKind } from '#core/reference'
+import {
+  dangerOfIons,
+  dangerOfLigands,
+  dangerOfMolecules,
+  incompatibilities,
+  lightMetals,
+  metalsInAcid,
+  protonDonors,
+  weakDonors,
+  type DangerKind,
+  type Incompatibility,
+} from '#core/reference'
 import { ionsOf } from './ions'
 import { nameOf } from './names'
 import { oxidationStates } from './oxidation'
 
-const STRONG = new Set(['HCl', 'HBr', 'HI', 'HNO3', 'HClO4', 'H2SO4'])
-const BY_ANION: Readonly<Record<string, DangerKind>> = {
-  CN: 'cyanide', S: 'sulfide', HS: 'sulfide', SO3: 'sulfite', HSO3: 'sulfite', S2O5: 'sulfite', ClO: 'hypochlorite', ClO3: 'chlorate', MnO4: 'permanganate', Cl: 'chloride', NO2: 'nitrite', N3: 'azide',
-} // prettier-ignore
-const ACTIVE = new Set(['Li', 'Na', 'K', 'Mg', 'Ca', 'Al', 'Zn', 'Fe', 'Mn'])
+const donors = [...protonDonors, ...weakDonors]
+/** V. Powders of metals from iron and cadmium down burn with what gives oxygen; cobalt, nickel and tin do not to speak of. A judgement. */
+const BURNS_BELOW = -0.4
+/** An acid that is weaker by so many units still sets three parts in a hundred free, of equal amounts: enough of a poison. */
+const WEAKER = 3
+
+/** pKa of the readiest proton of a substance; 0 for an acid that the tables do not know; undefined for what is none. */
+function acidity(formula: Formula): number | undefined {
+  const ions = ionsOf(formula) ?? []
+  const known = donors.flatMap(({ of, charge, pKa }) =>
+    (charge === 0 && of === formula.text) || ions.some(ion => ion.text === of && ion.charge === charge) ? [pKa] : [],
+  )
+  if (known.length > 0) return Math.min(...known)
+  return ions.some(({ text }) => text === 'H') ? 0 : undefined
+}
 
 /** The kinds of danger a substance brings to a mixture, as the incompatibility table words them. */
 export function dangerKinds(formula: Formula): DangerKind[] {
-  const kinds = new Set<DangerKind>()
+  const { text, composition } = formula
   const row = findSubstance(formula)?.row
-  const text = formula.text
-  for (const ion of ionsOf(formula) ?? []) {
-    const kind = BY_ANION[ion.text]
-    if (kind) kinds.add(kind)
-    if (ion.text === 'H' || ion.text === 'HSO4') kinds.add('acid')
-    if (ion.text === 'OH') kinds.add('base')
-    if (ion.text === 'NH4') kinds.add('ammonium')
-    if (ion.text === 'Ag') kinds.add('silver')
-  }
-  if (STRONG.has(text)) kinds.add('strong acid')
-  if (text === 'H2SO4') kinds.add('conc. sulfuric acid')
-  if (text === 'NH3') kinds.add('ammonia')
-  if (text === 'H2O2') kinds.add('peroxide')
-  if (row?.hazards?.some(code => code === 'H271' || code === 'H272' || code === 'H270')) kinds.add('oxidiser')
-  if (formula.composition.size === 1 && ACTIVE.has(text)) kinds.add('active metal')
-  if (
-    (formula.composition.size === 1 && (ACTIVE.has(text) || ['S', 'P', 'C', 'Si', 'B'].includes(text))) ||
-    text === 'NaBH4'
-  )
-    kinds.add('reductant')
-  if (row?.state === 'liquid' && formula.composition.has('C') && (oxidationStates(formula)?.get('C')?.[0] ?? 0) < 2)
-    kinds.add('organic')
-  return [...kinds]
+  const ions = ionsOf(formula) ?? []
+  const pKa = acidity(formula)
+  const isLight = lightMetals.some(({ metal }) => metal === text)
+  const isActive = isLight || metalsInAcid.some(({ metal, potential }) => metal === text && potential <= BURNS_BELOW)
+  const isOxidiser = row?.hazards?.some(code => code === 'H271' || code === 'H272' || code === 'H270')
+  const isOrganic =
+    row?.state === 'liquid' && composition.has('C') && (oxidationStates(formula)?.get('C')?.[0] ?? 0) < 2
+  const all: readonly (DangerKind | false | undefined)[] = [
+    ...ions.map(ion => dangerOfIons[ion.text]),
+    ...ions.flatMap(({ complex }) => complex?.ligands.map(ligand => dangerOfLigands[ligand.text]) ?? []),
+    dangerOfMolecules[text],
+    pKa !== undefined && 'acid',
+    pKa !== undefined && pKa < 0 && 'strong acid',
+    isOxidiser && 'oxidiser',
+    isLight && 'light metal',
+    isActive && 'active metal',
+    isActive && 'reductant',
+    isOrganic && 'organic',
+  ]
+  return [...new Set(all.filter(kind => kind !== undefined && kind !== false))]
 }
 
 export interface Clash {
@@ -47,18 +65,24 @@ export interface Clash {
 
 /** Pairs among these substances that must not meet by accident, and what they make. What is meant to react is told all the same. */
 export function clashesOf(formulas: readonly Formula[]): Clash[] {
-  const kinds = formulas.map(formula => ({ formula, kinds: dangerKinds(formula) }))
-  const found: Clash[] = []
-  kinds.forEach((a, i) =>
-    kinds.slice(i + 1).forEach(b => {
-      const rows = incompatibilities.filter(
-        ({ one, other }) =>
-          (a.kinds.includes(one) && b.kinds.includes(other)) || (a.kinds.includes(other) && b.kinds.includes(one)),
-      )
-      if (rows[0]) found.push({ one: wordsFor(a.formula), other: wordsFor(b.formula), makes: rows[0].makes })
+  const all = formulas.map(formula => ({ formula, kinds: dangerKinds(formula), pKa: acidity(formula) }))
+  return all.flatMap((a, i) =>
+    all.slice(i + 1).flatMap((b): Clash[] => {
+      const row = incompatibilities.find(each => fits(each, a, b) || fits(each, b, a))
+      return row ? [{ one: wordsFor(a.formula), other: wordsFor(b.formula), makes: row.makes }] : []
     }),
   )
-  return found
+}
+
+interface Bringing {
+  readonly formula: Formula
+  readonly kinds: readonly DangerKind[]
+  readonly pKa: number | undefined
+}
+function fits({ one, other, frees }: Incompatibility, a: Bringing, b: Bringing): boolean {
+  if (!a.kinds.includes(one) || !b.kinds.includes(other)) return false
+  if (!frees) return true
+  return [a, b].every(({ formula }) => formula.text !== frees.text) && (b.pKa ?? 0) <= frees.pKa + WEAKER
 }
 
 const wordsFor = (formula: Formula): string => nameOf(formula) ?? `{${formula.text}}`
