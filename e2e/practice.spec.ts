@@ -83,7 +83,16 @@ test('a carbonate thrown down in clumsy hands: each wrong way is told, and the r
     .first()
     .waitFor()
   await carryThrough(page, { ...practice, steps: practice.steps.slice(0, 3) }, false)
+  // A journal that comes late: nothing is done before it is read, or it would be done twice.
+  let isThere = false
+  await page.route(`**/api/batches/${code}/entries?**`, async route => {
+    if (!isThere) await route.abort()
+    else await route.continue()
+  })
   await page.reload()
+  await expect(page.getByText('Its journal could not be read')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Do it' })).toBeHidden()
+  isThere = true
   const rest = practice.steps.slice(3)
   await carryThrough(page, { ...practice, steps: rest }, false)
   const worth = page.getByRole('region', { name: 'What it was worth' })

@@ -62,7 +62,10 @@ export function usePractice() {
   }
 
   const entries = computed((): readonly Entry[] => journal.entries)
-  const state = computed(() => practice.value && stateOf(practice.value, entries.value))
+  /** None before the journal is read: what was done already would be done once more. */
+  const state = computed(() =>
+    practice.value && journal.isLoaded ? stateOf(practice.value, entries.value) : undefined,
+  )
   /** What stands in the vessel now, by the account over what was really read. */
   const holds = computed(() => practice.value && vesselAt(practice.value, entries.value))
   const start = computed(() => Date.parse(run.value?.startsAt ?? ''))
@@ -125,10 +128,12 @@ export function usePractice() {
       ? expertRun(practice.value, start.value, who.me?.person ?? '', () => `expert-${(count += 1)}`)
       : []
   })
+  const isAway = computed(() => journal.away)
   return {
     run,
     practice,
     failure,
+    isAway,
     open,
     entries,
     state,

@@ -12,6 +12,7 @@ const {
   run,
   practice,
   failure,
+  isAway,
   open,
   entries,
   state,
@@ -118,7 +119,9 @@ const minutesOf = (at: string): string => {
   <p v-if="failure" class="text-red" role="alert">
     {{ failure }} <button type="button" class="text-verdigris underline" @click="open(code)">Try again</button>
   </p>
-  <p v-else-if="!practice || !state" class="text-soft" aria-busy="true">Setting the bench up.</p>
+  <p v-else-if="!practice || !state" class="text-soft" aria-busy="true">
+    Setting the bench up.{{ isAway ? ' Its journal could not be read: it is asked for again.' : '' }}
+  </p>
   <div v-else class="bench grid gap-5">
     <ol
       class="self-start rounded-xl border border-rule bg-sheet px-3 py-2 text-[13.5px] max-lg:order-3"
