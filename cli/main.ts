@@ -54,6 +54,10 @@ function answer(command: Command | undefined, name: string, rest: readonly strin
   return command.run(rest[0]!)
 }
 
+// Whoever reads only the first lines closes the pipe: that is no error of ours.
+process.stdout.on('error', error => {
+  if ((error as NodeJS.ErrnoException).code !== 'EPIPE') throw error
+})
 const [name, ...rest] = process.argv.slice(2)
 if (name === undefined || name === '--help') {
   process.stdout.write(usage)

@@ -6,7 +6,9 @@ import {
   fuels,
   notToDryness,
   oxidants,
+  protonDonors,
   solvents as solventRows,
+  specialCautions,
   violentOxidants,
 } from '#core/reference'
 import {
@@ -43,6 +45,8 @@ export const cautionWords = {
   'hot-vessel': 'It is hot long after it looks so: tongs, and a mat that bears it.',
   'oxidant-with-fuel': 'An oxidant stands beside something that burns: never ground, never dried hot together.',
   'azide-with-acid': 'Acid sets hydrazoic acid free from azide: poisonous, and it explodes.',
+  'takes-glass':
+    'Hydrogen fluoride stands in the pot: polyethylene, polypropylene or PTFE, no glass and no porcelain; gloves, apron and face shield made for it, calcium gluconate gel within reach, and only if you have been taught it.',
   hydrolysis: 'This ion takes water apart: without free acid a basic salt falls out. Keep acid in.',
   'not-to-dryness': 'What is in here is not heated to dryness.',
 } as const
@@ -77,7 +81,7 @@ const SUMMED = new Set<CautionCode>(['gas', 'foaming', 'hydrogen', 'toxic-gas', 
 
 /** What can kill at once, or explode: told as a danger, not as a caution. */
 export const isGrave = (code: CautionCode): boolean => GRAVE.has(code)
-const GRAVE = new Set<CautionCode>(['deadly-gas', 'azide-with-acid', 'oxidant-with-fuel', 'not-to-dryness'])
+const GRAVE = new Set<CautionCode>(['deadly-gas', 'azide-with-acid', 'takes-glass', 'oxidant-with-fuel', 'not-to-dryness'])
 
 /** How much a caution is about, in words: `0.50 mol of {CO2}`, `at most 12 mmol of {Cl2}`; empty where it has no amount. */
 export function cautionAmount({ amounts = [], isMost, why }: Caution): string {
@@ -124,6 +128,7 @@ const rules: readonly ((seen: Seen) => Caution | undefined)[] = [
   ({ operation }) => (operation.do === 'ignite' ? { code: 'hot-vessel' } : undefined),
   oxidantWithFuel,
   azide,
+  takesGlass,
   hydrolysis,
   dryness,
 ]
@@ -228,6 +233,22 @@ function azide({ before, operation }: Seen): Caution | undefined {
   const amount = (key: string): number => (before.ions.get(key) ?? 0) + (brings.includes(key) ? operation.moles : 0)
   const most = Math.min(amount('N3^-'), amount('H^+'))
   return most > 1e-6 ? { code: 'azide-with-acid', amounts: [{ form: 'HN3', moles: most }], isMost: true } : undefined
+}
+
+/** What takes glass, put in as it is or made of its ion by an acid; told where it comes about. */
+function takesGlass({ before, after, operation }: Seen): Caution | undefined {
+  if (operation.do !== 'charge') return undefined
+  for (const { of } of specialCautions.filter(row => row.takesGlass)) {
+    const donor = protonDonors.find(row => row.charge === 0 && row.of === of)
+    const amount = (vessel: Vessel): number => {
+      const there = bodiesIn(vessel)
+      const made = donor ? Math.min(there.get(donor.leaves) ?? 0, vessel.ions.get('H^+') ?? 0) : 0
+      return (there.get(of) ?? 0) + made
+    }
+    const moles = amount(after)
+    if (moles > 1e-6 && amount(before) <= 1e-6) return { code: 'takes-glass', amounts: [{ form: of, moles }] }
+  }
+  return undefined
 }
 
 /** An aqua ion that is a stronger acid than this, pKa, throws a basic salt down unless there is free acid; a judgement. */

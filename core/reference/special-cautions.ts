@@ -5,10 +5,12 @@
 export interface SpecialCaution {
   readonly of: string
   readonly ion?: true
+  /** It takes glass and porcelain. */
+  readonly takesGlass?: true
   readonly text: string
 }
 export const specialCautions: readonly SpecialCaution[] = [
-  { of: 'HF', text: 'Hydrogen fluoride goes through the skin, at first without pain, and a small area of it is deadly. Only by somebody who was taught it, never alone: gloves, apron and face shield made for it, calcium gluconate gel within reach; a splash is rinsed and goes to a physician at once. It takes glass and porcelain: polyethylene, polypropylene or PTFE.' },
+  { of: 'HF', takesGlass: true, text: 'Hydrogen fluoride goes through the skin, at first without pain, and a small area of it is deadly. Only by somebody who was taught it, never alone: gloves, apron and face shield made for it, calcium gluconate gel within reach; a splash is rinsed and goes to a physician at once. It takes glass and porcelain: polyethylene, polypropylene or PTFE.' },
   { of: 'HCN', text: 'Hydrogen cyanide: never alone, and only where somebody has the antidote and was taught to give it. Not everybody smells it.' },
   { of: 'CN', ion: true, text: 'Cyanide: never alone, gloves, in the hood, kept alkaline; no acid nearby, and only where somebody has the antidote and was taught to give it. What is left is never poured away with acid.' },
   { of: 'H2S', text: 'Hydrogen sulfide numbs the nose: that it no longer smells says nothing.' },

@@ -12,6 +12,7 @@ export const alkaliAndAmmonium = {
   rows: [
     { formula: 'LiOH', name: 'lithium hydroxide', state: 'solid', water: 'soluble', ethanol: 'slightly', air: 'takes up CO2', forms: [[0, ...WHITE], [1, ...WHITE, 100]], hazards: ['H302', 'H314'] },
     { formula: 'Li2CO3', name: 'lithium carbonate', state: 'solid', water: 'slightly', ethanol: 'insoluble', acetone: 'insoluble', air: 'keeps', forms: [[0, ...WHITE]], decomposes: 720, hazards: ['H302', 'H319'] },
+    { formula: 'LiF', name: 'lithium fluoride', state: 'solid', water: 'slightly', ethanol: 'insoluble', acetone: 'insoluble', air: 'keeps', forms: [[0, ...WHITE]], hazards: FLUORIDE },
     { formula: 'LiCl', name: 'lithium chloride', state: 'solid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', air: 'deliquesces', forms: [[0, ...WHITE], [1, ...WHITE, 94]], hazards: ['H302', 'H315', 'H319'] },
     { formula: 'Li2SO4', name: 'lithium sulfate', state: 'solid', water: 'soluble', ethanol: 'insoluble', acetone: 'insoluble', air: 'keeps', forms: [[0, ...WHITE], [1, ...CLEAR, 130]], hazards: ['H302'] },
     { formula: 'LiNO3', name: 'lithium nitrate', state: 'solid', water: 'soluble', ethanol: 'soluble', acetone: 'soluble', air: 'deliquesces', forms: [[0, ...WHITE], [3, ...CLEAR, 30]], decomposes: 600, hazards: ['H272', 'H302', 'H319'] },
