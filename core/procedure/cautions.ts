@@ -81,7 +81,13 @@ const SUMMED = new Set<CautionCode>(['gas', 'foaming', 'hydrogen', 'toxic-gas', 
 
 /** What can kill at once, or explode: told as a danger, not as a caution. */
 export const isGrave = (code: CautionCode): boolean => GRAVE.has(code)
-const GRAVE = new Set<CautionCode>(['deadly-gas', 'azide-with-acid', 'takes-glass', 'oxidant-with-fuel', 'not-to-dryness'])
+const GRAVE = new Set<CautionCode>([
+  'deadly-gas',
+  'azide-with-acid',
+  'takes-glass',
+  'oxidant-with-fuel',
+  'not-to-dryness',
+])
 
 /** How much a caution is about, in words: `0.50 mol of {CO2}`, `at most 12 mmol of {Cl2}`; empty where it has no amount. */
 export function cautionAmount({ amounts = [], isMost, why }: Caution): string {

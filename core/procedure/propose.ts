@@ -3,7 +3,7 @@ import type { Step } from '#core/journal'
 import { heatOf, type ReadStage, type Room, type StageSheet } from '#core/sheet'
 import type { Curve } from '#core/solution'
 import { explosiveBy } from '#core/species'
-import { dryOf, netOf, standsAs, type Bench, type Setting } from '#core/vessel'
+import { dryOf, netOf, standsAs, yieldsToWater, type Bench, type Setting } from '#core/vessel'
 import { tellBasic } from './basic-carbonate'
 import { chargesOf } from './charges'
 import { seeTheEnd } from './clear'
@@ -161,6 +161,8 @@ function namedSalts({ product, reaction }: ReadStage): Formula[] {
   )
   return all.filter(
     (one, i) =>
-      standsAs(one) === 'dissolved' && one.text !== 'H2O' && all.findIndex(other => other.text === one.text) === i,
+      (standsAs(one) === 'dissolved' || yieldsToWater(one)) &&
+      one.text !== 'H2O' &&
+      all.findIndex(other => other.text === one.text) === i,
   )
 }

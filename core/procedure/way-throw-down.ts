@@ -1,6 +1,8 @@
-import { dryOf, standsAs } from '#core/vessel'
+import { molarMass, sameStuff, type Formula } from '#core/formula'
+import { ownMolality } from '#core/solution'
+import { dissolvedOf, dryOf, standsAs, yieldsToWater, type Vessel } from '#core/vessel'
 import { isProduct, seeTheEnd, tellBeside } from './clear'
-import { solidsIn, type Course } from './course'
+import { grams, solidsIn, type Course } from './course'
 import type { Proposing } from './enter'
 import { clearAway, dryAndWeigh } from './finish'
 import { kept, shown, tareStep } from './operation-step'
@@ -11,6 +13,18 @@ const RETAINED_FINE = '100 %'
 /** A wash of a precipitate, mL to the g, and how many of those; common practice, no source. */
 const WASH_FINE = 10
 const FINE_WASHES = 3
+
+/** No wash is larger than what takes this share of a precipitate that dissolves a little: three of them then cost a twentieth. A judgement. */
+const WASH_PRICE = 0.02
+
+/** mL of water that take a share of the product as it stands; no bound where it does not dissolve to speak of. */
+function washAt(share: number, { vessel }: Course, form: Formula): number {
+  const { dry } = dryOf(form)
+  const molality = yieldsToWater(dry) ? ownMolality(dry) : undefined
+  return molality === undefined ? Infinity : ((share * standingOf(vessel, dry)) / molality) * 1000
+}
+const standingOf = ({ lumps }: Vessel, dry: Formula): number =>
+  lumps.filter(one => sameStuff(dryOf(one.form).dry, dry)).reduce((sum, { moles }) => sum + moles, 0)
 
 /** Settled, filtered, washed until a named test is silent, dried. */
 export function throwDown(course: Course, proposing: Proposing): void {
@@ -36,7 +50,8 @@ export function throwDown(course: Course, proposing: Proposing): void {
     form,
     'part them before, or take another way',
   )
-  const wash = WASH_FINE * solidsIn({ ...course.vessel, lumps: solids })
+  const wash = Math.min(WASH_FINE * solidsIn({ ...course.vessel, lumps: solids }), washAt(WASH_PRICE, course, form))
+  tellHeld(course, form)
   course.take(tareStep())
   course.take({ do: 'decant', words: 'Decant the clear liquor through the filter', does: { nothing: true } })
   course.take({
@@ -58,4 +73,21 @@ export function throwDown(course: Course, proposing: Proposing): void {
   }
   dryAndWeigh(course, proposing)
   clearAway(course, proposing)
+}
+
+/** More of the product in the liquor than this share of it, and it is said; a judgement. */
+const HELD = 0.05
+/** The liquor keeps a part of what it throws down: said before it is poured away. */
+function tellHeld(course: Course, form: Formula): void {
+  const { dry } = dryOf(form)
+  if (!course.isKnown || !yieldsToWater(dry)) return
+  const held = dissolvedOf(course.vessel, course.setting.named)
+    .filter(one => one.form === dry.text)
+    .reduce((sum, { mass }) => sum + mass, 0)
+  const stands = standingOf(course.vessel, dry) * molarMass(dry)
+  if (held > HELD * (held + stands))
+    course.warn(
+      'crop.in-liquor',
+      `The liquor holds ${grams(held)} of {${dry.text}}, ${Math.round((100 * held) / (held + stands))} % of it: take less water, or more of the cheaper reagent, and wash with little.`,
+    )
 }

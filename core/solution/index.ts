@@ -17,7 +17,7 @@ export type { WashSolvent } from './washing'
 export { saltingOut, SPIRIT_LIMIT } from './salting-out'
 export type { PotState, Solute, Spirit } from './pot'
 export { addSolute, ionsOfRest, potOfSolutes, restOf, type FormMass, type Rest } from './pot-state'
-export { doubleRise, findDouble, findProduct, sparingForm, solidOf, solidsFor, type Solid } from './solids'
+export { doubleRise, findDouble, findProduct, ownMolality, sparingForm, solidOf, solidsFor, type Solid } from './solids'
 export { liquorDensity, liquorMass, liquorVolume, waterForVolume } from './density'
 export {
   carbonateShare,

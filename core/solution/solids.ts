@@ -4,7 +4,7 @@ import { partsOf } from '#core/species'
 import { chargeOfKey, interactionsOf, type Interactions } from '#core/activity'
 import { componentsOf, type Component } from './components'
 import { molalityOf, productAlone } from './product-alone'
-import { branchesAt, findCurve, shippedCurves, type Branch, type Curve } from './curve'
+import { branchesAt, findCurve, saturationAt, shippedCurves, type Branch, type Curve } from './curve'
 
 /** A solid that stands, as what it is made of. */
 export interface StandingSolid {
@@ -136,6 +136,18 @@ const doubles = (): readonly Double[] =>
 /** A sparingly soluble salt by its formula, with or without water. */
 export const findProduct = (salt: Formula): Sparing | undefined =>
   sparing().find(one => one.form.text === salt.text) ?? sparing().find(one => one.salt.text === salt.text)
+
+/** mol of a salt in a kg of water at 25 °C, alone: by its curve, else by its product with activities left out; undefined where neither is known. */
+export function ownMolality(salt: Formula): number | undefined {
+  const curve = findCurve(salt)?.curve
+  const saturation = curve && saturationAt(curve, ROOM)
+  if (saturation?.ok) return (saturation.value.grams * 10) / molarMass(curve!.salt)
+  const known = findProduct(salt)
+  if (!known) return undefined
+  const ions = known.components.reduce((sum, { count }) => sum + count, 0)
+  const counts = known.components.reduce((product, { count }) => product * count ** count, 1)
+  return (known.product / counts) ** (1 / ions)
+}
 
 /** The form as which a sparing salt comes from water: the first that the table has of it. */
 export const sparingForm = (salt: Formula): Sparing | undefined => sparing().find(one => one.salt.text === salt.text)

@@ -22,7 +22,7 @@ export {
   type SolidKind,
   type Vessel,
 } from './state'
-export { dissolvedParts, dryOf, standsAs, type Standing } from './stands-as'
+export { dissolvedParts, dryOf, standsAs, yieldsToWater, type Standing } from './stands-as'
 export { contact, netOf, react, type Met, type Net } from './contact'
 export { dissolvedOf, toldAs } from './told'
 export { allDissolved, atRest, potOf, type AtRest } from './rest'

@@ -1,10 +1,10 @@
 import { findSubstance, molarMass, type Formula } from '#core/formula'
 import { solvents } from '#core/reference'
 import { findCurve, saturationAt, type Curve } from '#core/solution'
-import { contact, react } from './contact'
+import { contact, react, type Net } from './contact'
 import { atRest } from './rest'
 import { asHydrates, withoutTheirWater } from './sparing-hydrates'
-import { dissolvedParts, dryOf, isGasAlone, standsAs } from './stands-as'
+import { dissolvedParts, dryOf, isGasAlone, standsAs, yieldsToWater } from './stands-as'
 import {
   formulaOf,
   gathered,
@@ -135,7 +135,7 @@ export function operate(vessel: Vessel, operation: Operation, setting: Setting):
 function settled(vessel: Vessel, { net, named, own, product }: Setting): Done {
   const isWet = [...vessel.solvents.values()].some(grams => grams > 0)
   if (!isWet) return { vessel, out: [] }
-  const met = contact(withoutTheirWater(dissolved(vessel), product), net)
+  const met = contact(gatheredFor(net, withoutTheirWater(dissolved(vessel), product)), net)
   const rest = atRest(asHydrates(met.vessel, product), named, own, product)
   return { vessel: rest.vessel, out: leaving('gas', met.gases), ...(rest.unknown && { unknown: rest.unknown }) }
 }
@@ -151,6 +151,20 @@ function dissolved(vessel: Vessel): Vessel {
     return false
   })
   return { ...vessel, ions, solvents, lumps }
+}
+
+/** What water took of a solid that the equation takes as one is there for it as well. */
+function gatheredFor(net: Net | undefined, vessel: Vessel): Vessel {
+  let { ions, lumps } = vessel
+  for (const [text, by] of net?.solids ?? []) {
+    const form = formulaOf(text)
+    if (by >= 0 || !yieldsToWater(form)) continue
+    const parts = dissolvedParts(form)
+    const moles = Math.min(...parts.map(({ key, count }) => (ions.get(key) ?? 0) / count))
+    for (const { key, count } of parts) ions = plus(ions, key, -count * moles)
+    lumps = withLump(lumps, form, moles, 'thrown down')
+  }
+  return { ...vessel, ions, lumps }
 }
 
 const withSolvents = (vessel: Vessel, solvents: ReadonlyMap<string, number>): Vessel => ({

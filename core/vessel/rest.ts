@@ -5,13 +5,14 @@ import {
   explainSolubility,
   findCurve,
   findDouble,
+  findProduct,
   restOf,
   type Curve,
   type PotState,
   type Solute,
   type Spirit,
 } from '#core/solution'
-import { dissolvedParts, dryOf, standsAs } from './stands-as'
+import { dissolvedParts, dryOf, standsAs, yieldsToWater } from './stands-as'
 import { formulaOf, plus, WATER, withLump, type Lump, type Vessel } from './state'
 
 const WATER_MOLAR = molarMass(formulaOf('H2O'))
@@ -25,8 +26,8 @@ export interface AtRest {
 }
 
 /**
- * Lets the soluble salts of a vessel come to rest at its temperature: crystals stand or dissolve, as the tables and the model of the pot say. What was thrown down stays. `named`
- * are the salts that the plan speaks of. Where the product has no curve, or the tables end, nothing moves, and why is said; without water nothing moves either.
+ * Lets the soluble salts of a vessel come to rest at its temperature: crystals stand or dissolve, as the tables and the model of the pot say. What was thrown down stays, but for what
+ * water takes a part of that counts. `named` are the salts that the plan speaks of. Where the product has no curve, or the tables end, nothing moves, and why is said; without water nothing moves either.
  */
 export function atRest(
   vessel: Vessel,
@@ -55,8 +56,9 @@ export function atRest(
       vessel: asBefore(vessel, pool),
       unknown: `The solubility of ${dryOf(product).dry.text} is not known at ${Math.round(vessel.celsius)} °C.`,
     }
-  let lumps: readonly Lump[] = pool.lumps
-  for (const { solid, amount } of rest.value.solids) lumps = withLump(lumps, solid.form, amount, 'crystals')
+  let { lumps }: Pool = pooled(vessel, yieldingOf(named))
+  for (const { solid, amount } of rest.value.solids)
+    lumps = withLump(lumps, solid.form, amount, yieldsToWater(solid.salt) ? 'thrown down' : 'crystals')
   const ions = acidIonsApart(new Map([...rest.value.dissolved].filter(([, moles]) => moles > 0)))
   return {
     ...(rest.value.doubts?.isBeyond && { isBeyond: true }),
@@ -72,7 +74,7 @@ export function atRest(
 
 /** The soluble salts of a vessel, dissolved and standing, as the model of a pot takes them; undefined where none of the named has a curve. */
 export function potOf(vessel: Vessel, named: readonly Formula[], own: readonly Curve[] = []): PotState | undefined {
-  const pool = pooled(vessel)
+  const pool = pooled(vessel, yieldingOf(named))
   const solutes = named.flatMap((salt): Solute[] => {
     const parts = dissolvedParts(salt)
     if (!parts.every(({ key }) => (pool.ions.get(key) ?? 0) > 0)) return []
@@ -80,8 +82,9 @@ export function potOf(vessel: Vessel, named: readonly Formula[], own: readonly C
     // A strong acid is counted as its ions here, and whole by its table: what stands of it is not told.
     if (parts.length < 2 && parts[0]?.key !== curve?.salt.text) return []
     if (curve) return [{ salt: curve.salt, curve }]
-    const double = findDouble(dryOf(salt).dry)
-    return double ? [{ salt: double.salt, curve: undefined }] : []
+    const { dry } = dryOf(salt)
+    const known = findDouble(dry) ?? (yieldsToWater(dry) ? findProduct(dry) : undefined)
+    return known ? [{ salt: known.salt, curve: undefined }] : []
   })
   if (solutes.length === 0) return undefined
   const spirit = spiritIn(vessel)
@@ -151,14 +154,19 @@ interface Pool {
   readonly water: number
 }
 
-/** Soluble solids given back to the liquor, with their water. */
-function pooled({ ions, lumps, solvents }: Vessel): Pool {
+/** Of the salts that the plan speaks of those that water takes a part of, though they come down as they are made. */
+const yieldingOf = (named: readonly Formula[]): ReadonlySet<string> =>
+  new Set(named.flatMap(salt => (yieldsToWater(dryOf(salt).dry) ? [dryOf(salt).dry.text] : [])))
+
+/** Soluble solids given back to the liquor, with their water; of what was thrown down those that are `yielding`. */
+function pooled({ ions, lumps, solvents }: Vessel, yielding: ReadonlySet<string> = new Set()): Pool {
   let pool = ions
   let water = solvents.get(WATER) ?? 0
   const kept: Lump[] = []
   for (const lump of lumps) {
     const { dry, waters } = dryOf(lump.form)
-    if (standsAs(dry) === 'solid' || lump.is === 'thrown down') {
+    const isDown = lump.is === 'thrown down'
+    if (isDown ? !yielding.has(dry.text) : standsAs(dry) === 'solid') {
       kept.push(lump)
       continue
     }

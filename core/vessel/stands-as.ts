@@ -1,6 +1,6 @@
 import { chargeText, findSubstance, type Formula } from '#core/formula'
 import { acidIons, solubilityRules } from '#core/reference'
-import { findProduct } from '#core/solution'
+import { findProduct, ownMolality } from '#core/solution'
 import { ionsOf, partsOf } from '#core/species'
 import { baseOf, donorOf } from './protons'
 import { formulaOf } from './state'
@@ -30,6 +30,13 @@ function standing(formula: Formula): Standing {
   if (row) return 'dissolved'
   return formula.composition.size > 1 && !isSparingByRule(formula) ? 'dissolved' : 'solid'
 }
+
+/** mol in a kg of water: of a tenth of a litre to a hundredth of a mole, the usual preparation, one part in a hundred. A judgement. */
+const YIELDS_FROM = 1e-3
+/** Whether a salt that comes down as it is made yet dissolves so much that the liquor and the washings hold a part of it that counts. */
+export const yieldsToWater = once(
+  (dry: Formula): boolean => standsAs(dry) === 'solid' && (ownMolality(dry) ?? 0) >= YIELDS_FROM,
+)
 
 /** By the rules of solubility, for a salt of one kind of cation and one of anion that no table has. */
 function isSparingByRule(formula: Formula): boolean {
