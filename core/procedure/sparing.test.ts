@@ -57,6 +57,21 @@ describe('a precipitate that water takes a part of', () => {
     },
   )
 
+  /* Potassium perchlorate: 2.1 g in 100 g at 25 °C, 0.9 g at 5 °C (CRC Handbook, from memory): 49.0 mmol of each, 6.79 g; in ice a good gram more comes. */
+  it('is chilled where the cold holds much less, and washed with ice water', () => {
+    const { stage, stands } = down('NaClO4 + KCl -> KClO4 + NaCl', [solid('NaClO4', '6.00 g'), solid('KCl')], 'KClO4')
+    const steps = stage.events.map(({ operation }) => operation.do)
+    expect(steps.indexOf('cool')).toBeGreaterThan(0)
+    expect(steps.indexOf('cool')).toBeLessThan(steps.indexOf('filter off'))
+    const cooled = stage.events.find(({ operation }) => operation.do === 'cool')!.after
+    const all = cooled.lumps.reduce((sum, { moles }) => sum + moles, 0) * 1000
+    expect(all - stands).toBeGreaterThan(6)
+    expect(all).toBeGreaterThan(38)
+    expect(all).toBeLessThan(44)
+    const lithium = down('LiCl + Na2CO3 -> Li2CO3 + NaCl', [solid('LiCl', '3.00 g'), solid('Na2CO3')], 'Li2CO3')
+    expect(lithium.stage.events.map(({ operation }) => operation.do)).not.toContain('cool')
+  })
+
   it('and one that it does not stands whole, with nothing said', () => {
     const { stage, stands, crop } = down(
       'BaCl2 + Na2SO4 -> BaSO4 + NaCl',

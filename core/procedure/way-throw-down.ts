@@ -1,11 +1,11 @@
 import { molarMass, sameStuff, type Formula } from '#core/formula'
-import { ownMolality } from '#core/solution'
+import { findCurve, ownMolality, saturationAt } from '#core/solution'
 import { dissolvedOf, dryOf, standsAs, yieldsToWater, type Vessel } from '#core/vessel'
 import { isProduct, seeTheEnd, tellBeside } from './clear'
 import { grams, solidsIn, type Course } from './course'
 import type { Proposing } from './enter'
 import { clearAway, dryAndWeigh } from './finish'
-import { kept, shown, tareStep } from './operation-step'
+import { kept, shown, stepsOf, tareStep } from './operation-step'
 import { washEnd } from './wash-end'
 
 /** Liquor that a sucked-off precipitate keeps, as a share of the solids’ mass; common practice, no source. */
@@ -25,6 +25,17 @@ function washAt(share: number, { vessel }: Course, form: Formula): number {
 }
 const standingOf = ({ lumps }: Vessel, dry: Formula): number =>
   lumps.filter(one => sameStuff(dryOf(one.form).dry, dry)).reduce((sum, { moles }) => sum + moles, 0)
+
+/** As cold as an ice bath brings it, °C; common practice, no source. */
+const COLD = 5
+/** What holds less than this share in the cold is worth an ice bath; a judgement, as for crystals. */
+const WORTH_COLD = 1 / 1.5
+/** Whether water holds much less of a precipitate in the cold. */
+function isColdBetter(dry: Formula, { vessel, setting }: Course): boolean {
+  const curve = yieldsToWater(dry) ? findCurve(dry, setting.own)?.curve : undefined
+  const [now, cold] = [vessel.celsius, COLD].map(celsius => curve && saturationAt(curve, celsius))
+  return now?.ok === true && cold?.ok === true && cold.value.grams < WORTH_COLD * now.value.grams
+}
 
 /** Settled, filtered, washed until a named test is silent, dried. */
 export function throwDown(course: Course, proposing: Proposing): void {
@@ -50,6 +61,8 @@ export function throwDown(course: Course, proposing: Proposing): void {
     form,
     'part them before, or take another way',
   )
+  const cold = isColdBetter(dryOf(form).dry, course) ? COLD : undefined
+  if (cold !== undefined) for (const step of stepsOf([{ coolTo: `${cold} °C` }], form.text)) course.take(step)
   const wash = Math.min(WASH_FINE * solidsIn({ ...course.vessel, lumps: solids }), washAt(WASH_PRICE, course, form))
   tellHeld(course, form)
   course.take(tareStep())
@@ -64,11 +77,11 @@ export function throwDown(course: Course, proposing: Proposing): void {
     const volume = kept(wash, 'mL')
     course.take({
       do: 'wash',
-      words: `Wash with ${shown(volume)} of water`,
+      words: `Wash with ${shown(volume)} of ${cold === undefined ? 'water' : 'ice-cold water'}`,
       target: shown(volume),
       repeat: { times: FINE_WASHES },
       until: washEnd(course.vessel, form),
-      does: { wash: { with: 'water', volume, at: `${course.sheet.room} °C` } },
+      does: { wash: { with: 'water', volume, at: cold === undefined ? `${course.sheet.room} °C` : '0 °C' } },
     })
   }
   dryAndWeigh(course, proposing)
