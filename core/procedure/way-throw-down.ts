@@ -101,6 +101,6 @@ function tellHeld(course: Course, form: Formula): void {
   if (held > HELD * (held + stands))
     course.warn(
       'crop.in-liquor',
-      `The liquor holds ${grams(held)} of {${dry.text}}, ${Math.round((100 * held) / (held + stands))} % of it: take less water, or more of the cheaper reagent, and wash with little.`,
+      `The liquor holds ${grams(held)} of {${dry.text}}, ${Math.round((100 * held) / (held + stands))} % of it: take less water, or more of the cheaper reagent, and wash with little. Boiled down it gives a second crop, less clean.`,
     )
 }

@@ -90,6 +90,25 @@ describe('winningNotes', () => {
     expect(Number.parseFloat(textOf(from, 'Low crop'))).toBeGreaterThan(20)
     expect(Number.parseFloat(textOf(from, 'Low crop'))).toBeLessThan(27)
   })
+  it('what the liquor keeps of a precipitate is told once: 1.3 g of lithium carbonate in 100 g of water, and more among salt', () => {
+    const from = setting(
+      'Li2CO3',
+      accountOf({
+        equation: 'LiCl + Na2CO3 -> Li2CO3 + NaCl',
+        reagents: [
+          { species: 'LiCl', supply: { kind: 'solid' }, charge: { mass: '3.00 g' } },
+          { species: 'Na2CO3', supply: { kind: 'solid' }, charge: { equivalents: 1 } },
+        ],
+        product: { species: 'Li2CO3' },
+        solvent: '100 mL',
+      }),
+    )
+    expect(tags(from)).toContain('In the liquor')
+    expect(tags(from)).not.toContain('Low crop')
+    const [grams] = /[\d.]+/.exec(textOf(from, 'In the liquor')) ?? []
+    expect(Number(grams)).toBeGreaterThan(1.3)
+    expect(Number(grams)).toBeLessThan(1.9)
+  })
   it('another salt in the crop is a mixed crop, and salts that share an ion are an estimate', () => {
     const from = setting(
       'KCl',

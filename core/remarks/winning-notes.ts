@@ -113,6 +113,7 @@ const tags: Partial<Record<string, string>> = {
   'carbonate.basic': 'Basic carbonate',
   explosive: 'Explosive',
   'nothing-known': 'Nothing known',
+  'crop.in-liquor': 'In the liquor',
 }
 
 function cropNotes({ account, product, most }: WinningSetting): MarginNote[] {
@@ -120,7 +121,8 @@ function cropNotes({ account, product, most }: WinningSetting): MarginNote[] {
   if (!account || !forecast || account.way.way === 'heat dry') return []
   if (forecast.recovery < NOTHING)
     return [note('caution', 'No crop', 'Nothing comes down on this way: boil it down further, or cool further.')]
-  if (forecast.recovery >= LOW_CROP || forecast.inLiquor < NOTHING) return []
+  const isSaid = account.warnings.some(({ code }) => code === 'crop.in-liquor')
+  if (isSaid || forecast.recovery >= LOW_CROP || forecast.inLiquor < NOTHING) return []
   return [
     note(
       'caution',
