@@ -1,7 +1,8 @@
-import { sameStuff, type Formula } from '#core/formula'
+import { molarMass, sameStuff, type Formula } from '#core/formula'
 import { formatFigure } from '#core/quantity'
-import { dryOf, type Lump } from '#core/vessel'
-import type { Course } from './course'
+import { ownMolality } from '#core/solution'
+import { dryOf, WATER, yieldsToWater, type Lump } from '#core/vessel'
+import { grams, type Course } from './course'
 import type { Proposing } from './enter'
 
 /** The same salt, whatever its water. */
@@ -50,12 +51,30 @@ export function clear(course: Course, { sheet, stage }: Proposing, celsius: numb
     tellBeside(course, strangers, product, 'more water, or hotter, and it can be filtered off first')
     return
   }
+  tellPassing(course, strangers, product, sheet.products[0]?.theoretical.value ?? 0)
   course.take({
     do: 'filter hot',
     words: 'Filter warm from what did not dissolve; rinse the rod and the beaker with a little hot water',
     until: 'the filtrate is clear; if it is cloudy, through the same paper again',
     does: { filterOff: true },
   })
+}
+
+/** Less of what passes the filter than this share of the product is not worth a word; a judgement. */
+const PASSES = 0.01
+/** What was thrown down and yet dissolves a little passes the filter, and comes as the water goes: how much by its own solubility, an estimate. */
+function tellPassing(course: Course, strangers: readonly Lump[], product: Formula, most: number): void {
+  const water = (course.vessel.solvents.get(WATER) ?? 0) / 1000
+  for (const { form, moles, is } of strangers) {
+    const { dry } = dryOf(form)
+    if (is !== 'thrown down' || !yieldsToWater(dry)) continue
+    const held = Math.min(moles, (ownMolality(dry) ?? 0) * water) * molarMass(dry)
+    if (held > PASSES * most)
+      course.warn(
+        'solid.passes',
+        `{${dry.text}} dissolves a little: about ${grams(held)} of it pass the filter and come with {${product.text}} as the water goes. Filter once more, hot, when most of the water is gone.`,
+      )
+  }
 }
 
 export function tellBeside(course: Course, strangers: readonly Lump[], product: Formula, fix: string): void {

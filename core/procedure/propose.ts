@@ -154,14 +154,17 @@ function told(course: Course, { way, stage, start }: Folding): StageProcedure {
   }
 }
 
-/** The product first, then what the equation makes and takes, dry: how what is dissolved is told. */
+/**
+ * The product first, then what the equation makes and takes, dry: how what is dissolved is told. A product that comes down as it is made is among them where water takes a part of it; of another solid that does, as gypsum
+ * beside a soluble product, that part is left out of account.
+ */
 function namedSalts({ product, reaction }: ReadStage): Formula[] {
   const all = [product.term, ...reaction.products, ...reaction.reactants].map(
     ({ species }) => dryOf(species.formula).dry,
   )
   return all.filter(
     (one, i) =>
-      (standsAs(one) === 'dissolved' || yieldsToWater(one)) &&
+      (standsAs(one) === 'dissolved' || (i === 0 && yieldsToWater(one))) &&
       one.text !== 'H2O' &&
       all.findIndex(other => other.text === one.text) === i,
   )

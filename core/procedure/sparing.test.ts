@@ -94,6 +94,21 @@ describe('a precipitate that water takes a part of', () => {
     expect(stands).toBeLessThan(25.6)
   })
 
+  /* Gypsum: 0.21 g of CaSO4 in 100 g of water at 25 °C (CRC Handbook, from memory), beside 11.6 g of nitre; of barium sulfate nothing. */
+  it('beside a soluble product a little of it passes the filter, and that is said', () => {
+    const besides = (metal: string): string[] =>
+      stageOf({
+        equation: `K2SO4 + ${metal}(NO3)2 -> ${metal}SO4 + KNO3`,
+        reagents: [solid('K2SO4', '10.0 g'), solid(`${metal}(NO3)2`)],
+        product: { species: 'KNO3' },
+        solvent: '100 mL',
+      })[0]!.warnings.flatMap(({ code, message }) => (code === 'solid.passes' ? [message] : []))
+    const [said] = besides('Ca')
+    expect(said).toContain('{CaSO4}')
+    expect(Number(/about ([\d.]+)/.exec(said!)?.[1])).toBeCloseTo(0.2, 1)
+    expect(besides('Ba')).toEqual([])
+  })
+
   it('the next stage finds all of it, what is dissolved too: slaked lime with soda', () => {
     const [first, second] = stageOf(
       {

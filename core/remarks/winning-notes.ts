@@ -107,6 +107,7 @@ const tags: Partial<Record<string, string>> = {
   'crop.mixed': 'Mixed crop',
   'form.comes-as': 'Another form',
   'solid.beside': 'Mixed crop',
+  'solid.passes': 'Passes the filter',
   'water.assumed': 'Water',
   'charge.missing': 'Not put in',
   'charge.twice': 'Twice',
