@@ -38,6 +38,17 @@ const plan = {
   ],
 }
 
+describe('bin/zl', () => {
+  it('says nothing where nobody reads what it answers', () => {
+    const path = fileURLToPath(new URL('../bin/zl', import.meta.url))
+    const { stderr } = spawnSync('sh', ['-c', '"$0" procedure - | true', path], {
+      input: JSON.stringify(plan),
+      encoding: 'utf8',
+    })
+    expect(stderr).toBe('')
+  })
+})
+
 describe('bin/zl procedure', () => {
   it('answers as the contract says: way, steps, what is charged, what leaves, what stands, and the product', () => {
     const { stages } = answerOf(['procedure', '-'], plan)

@@ -99,6 +99,25 @@ describe('cautions out of the account', () => {
       product: { species: 'NaCl' },
     })
     expect(azide.get('azide-with-acid')).toContain('10 mmol of {HN3}')
+    const fluoride = cautions({
+      equation: 'Na2CO3 + HF -> NaF + H2O + CO2',
+      reagents: [solid('Na2CO3', '5.3 g'), solution('HF', '40 % w/w')],
+      product: { species: 'NaF' },
+    })
+    expect(fluoride.get('takes-glass')).toContain('of {HF}')
+    const made = cautions({
+      equation: 'NaF + HCl -> HF + NaCl',
+      reagents: [solid('NaF', '0.21 g'), solution('HCl', '1 mol/L', '10 mL')],
+      product: { species: 'NaCl' },
+    })
+    expect(made.get('takes-glass')).toContain('5 mmol of {HF}')
+    const salt = cautions({
+      equation: 'BaCl2 + NaF -> BaF2 + NaCl',
+      reagents: [solid('BaCl2', '2.08 g'), solid('NaF')],
+      product: { species: 'BaF2' },
+      solvent: '60 mL',
+    })
+    expect(salt.has('takes-glass')).toBe(false)
     const nitrate = cautions({
       equation: 'NH3 + HNO3 -> NH4NO3',
       reagents: [solution('NH3', '2 mol/L', '50 mL'), solution('HNO3', '2 mol/L', '50 mL')],

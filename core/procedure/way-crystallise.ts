@@ -10,7 +10,7 @@ import { isFlat } from './way'
 
 /** Hot short of boiling, and cold as an ice bath brings it, °C; common practice, no source. */
 export const HOT = 80
-const COLD = 5
+export const COLD = 5
 /** Liquor that a sucked-off cake of crystals keeps, as a share of the solids’ mass; common practice, no source. */
 export const RETAINED = '20 %'
 

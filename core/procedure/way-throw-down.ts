@@ -1,5 +1,5 @@
 import { molarMass, sameStuff, type Formula } from '#core/formula'
-import { findCurve, ownMolality, saturationAt } from '#core/solution'
+import { findCurve, ownMolality } from '#core/solution'
 import { dissolvedOf, dryOf, standsAs, yieldsToWater, type Vessel } from '#core/vessel'
 import { isProduct, seeTheEnd, tellBeside } from './clear'
 import { grams, solidsIn, type Course } from './course'
@@ -7,6 +7,8 @@ import type { Proposing } from './enter'
 import { clearAway, dryAndWeigh } from './finish'
 import { kept, shown, stepsOf, tareStep } from './operation-step'
 import { washEnd } from './wash-end'
+import { isFlat } from './way'
+import { COLD } from './way-crystallise'
 
 /** Liquor that a sucked-off precipitate keeps, as a share of the solids’ mass; common practice, no source. */
 const RETAINED_FINE = '100 %'
@@ -26,15 +28,10 @@ function washAt(share: number, { vessel }: Course, form: Formula): number {
 const standingOf = ({ lumps }: Vessel, dry: Formula): number =>
   lumps.filter(one => sameStuff(dryOf(one.form).dry, dry)).reduce((sum, { moles }) => sum + moles, 0)
 
-/** As cold as an ice bath brings it, °C; common practice, no source. */
-const COLD = 5
-/** What holds less than this share in the cold is worth an ice bath; a judgement, as for crystals. */
-const WORTH_COLD = 1 / 1.5
-/** Whether water holds much less of a precipitate in the cold. */
-function isColdBetter(dry: Formula, { vessel, setting }: Course): boolean {
+/** How cold a precipitate is taken of which the cold holds much less; undefined where it does not. */
+function coldFor(dry: Formula, { setting }: Course): number | undefined {
   const curve = yieldsToWater(dry) ? findCurve(dry, setting.own)?.curve : undefined
-  const [now, cold] = [vessel.celsius, COLD].map(celsius => curve && saturationAt(curve, celsius))
-  return now?.ok === true && cold?.ok === true && cold.value.grams < WORTH_COLD * now.value.grams
+  return curve && !isFlat(curve) ? Math.max(COLD, Math.min(...curve.phases.map(({ from }) => from))) : undefined
 }
 
 /** Settled, filtered, washed until a named test is silent, dried. */
@@ -61,7 +58,7 @@ export function throwDown(course: Course, proposing: Proposing): void {
     form,
     'part them before, or take another way',
   )
-  const cold = isColdBetter(dryOf(form).dry, course) ? COLD : undefined
+  const cold = coldFor(dryOf(form).dry, course)
   if (cold !== undefined) for (const step of stepsOf([{ coolTo: `${cold} °C` }], form.text)) course.take(step)
   const wash = Math.min(WASH_FINE * solidsIn({ ...course.vessel, lumps: solids }), washAt(WASH_PRICE, course, form))
   tellHeld(course, form)

@@ -11,8 +11,7 @@ export interface SpecialCaution {
 }
 export const specialCautions: readonly SpecialCaution[] = [
   { of: 'HF', takesGlass: true, text: 'Hydrogen fluoride goes through the skin, at first without pain, and a small area of it is deadly. Only by somebody who was taught it, never alone: gloves, apron and face shield made for it, calcium gluconate gel within reach; a splash is rinsed and goes to a physician at once. It takes glass and porcelain: polyethylene, polypropylene or PTFE.' },
-  { of: 'HCN', text: 'Hydrogen cyanide: never alone, and only where somebody has the antidote and was taught to give it. Not everybody smells it.' },
-  { of: 'CN', ion: true, text: 'Cyanide: never alone, gloves, in the hood, kept alkaline; no acid nearby, and only where somebody has the antidote and was taught to give it. What is left is never poured away with acid.' },
+  { of: 'CN', ion: true, text: 'Cyanide: never alone, gloves, in the hood, kept alkaline; no acid nearby, and only where somebody has the antidote and was taught to give it. What is left is never poured away with acid. Not everybody smells hydrogen cyanide.' },
   { of: 'H2S', text: 'Hydrogen sulfide numbs the nose: that it no longer smells says nothing.' },
   { of: 'CO', text: 'Carbon monoxide does not smell: a detector, not the nose, says whether the hood holds it.' },
   { of: 'Br2', text: 'Bromine burns deep: gloves, in the hood, and thiosulfate solution of about 5 % within reach for what is spilled; skin is rinsed with much water.' },

@@ -17,7 +17,10 @@ import { oxidationStates } from './oxidation'
 
 const donors = [...protonDonors, ...weakDonors]
 /** V. Powders of metals from iron and cadmium down burn with what gives oxygen; cobalt, nickel and tin do not to speak of. A judgement. */
-const BURNS_BELOW = -0.4
+const BURNS = -0.4
+/** V. From here down a metal takes hydrogen out of cold water; magnesium, at −2.37, hardly does. */
+const FROM_WATER = -2.5
+const metals = [...metalsInAcid, ...lightMetals]
 /** An acid that is weaker by so many units still sets three parts in a hundred free, of equal amounts: enough of a poison. */
 const WEAKER = 3
 
@@ -37,8 +40,7 @@ export function dangerKinds(formula: Formula): DangerKind[] {
   const row = findSubstance(formula)?.row
   const ions = ionsOf(formula) ?? []
   const pKa = acidity(formula)
-  const isLight = lightMetals.some(({ metal }) => metal === text)
-  const isActive = isLight || metalsInAcid.some(({ metal, potential }) => metal === text && potential <= BURNS_BELOW)
+  const potential = metals.find(({ metal }) => metal === text)?.potential ?? 0
   const isOxidiser = row?.hazards?.some(code => code === 'H271' || code === 'H272' || code === 'H270')
   const isOrganic =
     row?.state === 'liquid' && composition.has('C') && (oxidationStates(formula)?.get('C')?.[0] ?? 0) < 2
@@ -49,9 +51,9 @@ export function dangerKinds(formula: Formula): DangerKind[] {
     pKa !== undefined && 'acid',
     pKa !== undefined && pKa < 0 && 'strong acid',
     isOxidiser && 'oxidiser',
-    isLight && 'light metal',
-    isActive && 'active metal',
-    isActive && 'reductant',
+    potential <= FROM_WATER && 'light metal',
+    potential <= BURNS && 'active metal',
+    potential <= BURNS && 'reductant',
     isOrganic && 'organic',
   ]
   return [...new Set(all.filter(kind => kind !== undefined && kind !== false))]
